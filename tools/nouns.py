@@ -67,10 +67,19 @@ KNOWN |= dict.fromkeys(
 )
 KNOWN |= dict.fromkeys("money coin cash dollar penny shilling banknote".split(), "thing")
 KNOWN |= dict.fromkeys(
-    "builder climber commuter entrant manufacturer publisher scavenger shooter".split(), "person"
+    (
+        "sign signboard list deed bill receipt contract ticket passport badge stamp poster register recipe permit "
+        "invoice certificate warrant menu siren flame spark flyer leaflet lightning"
+    ).split(),
+    "thing",
+)
+KNOWN |= dict.fromkeys(
+    "trucker biker builder climber commuter entrant manufacturer publisher scavenger shooter".split(),
+    "person",
 )
 KNOWN |= {
     "cleaner": "person",
+    "thunder": "",
     "printer": "thing",
     "drawer": "thing",
     "dome": "place",

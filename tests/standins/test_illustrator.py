@@ -18,6 +18,7 @@ from standins.illustrator.animals import OTHERS
 from standins.illustrator.beasts import BEASTS
 from standins.illustrator.birds import BIRDS
 from standins.illustrator.bodies import decide, standing_at
+from standins.illustrator.colour import NAMED
 from standins.illustrator.heads import STYLES
 from standins.illustrator.places import PLACE_DRAWERS
 from standins.illustrator.props import _DRAW
@@ -576,3 +577,40 @@ def test_an_orange_jacket_is_no_fruit() -> None:
     assert "apple" not in worn.props
     eaten = read_prompt("Wide shot. Ada (woman). Ada holds an orange. a farm. day.")
     assert "apple" in {*eaten.props, eaten.figures[0].holds}
+
+
+def test_a_thing_has_the_colour_that_is_said_of_it() -> None:
+    def drawn(words: str) -> np.ndarray:
+        return pixels(f"Wide shot. {words}. a meadow. day. layered cut paper", 3, (320, 180))
+
+    plain, black = drawn("a car rolls up"), drawn("a black car rolls up")
+    changed = np.abs(plain.astype(int) - black).max(axis=2) > 40
+    assert changed.sum() > 100
+    assert black[changed].mean() < 0.7 * plain[changed].mean()
+
+
+@pytest.mark.parametrize("told", ["the owl sleeps", "the owl snores", "the owl is asleep"])
+def test_an_animal_that_sleeps_has_its_eyes_shut(told: str) -> None:
+    assert read_prompt(f"Wide shot. the owl (owl). {told}. a meadow.").animals[0].asleep
+    assert not read_prompt("Wide shot. the owl (owl). the owl flies. a meadow.").animals[0].asleep
+
+
+def test_what_people_are_says_what_they_wear() -> None:
+    crowd = read_prompt("Wide shot. Ada (woman). six policemen stand behind Ada. a bridge.").crowd
+    assert {f.hat for f in crowd} == {("cap", NAMED["navy"])}
+    assert all(f.garments == [("jacket", NAMED["navy"])] for f in crowd)
+    veiled = read_prompt("Wide shot. Ada (woman, black veil). a bridge.").figures[0]
+    assert veiled.hat == ("veil", NAMED["black"])
+
+
+@pytest.mark.parametrize(
+    ("words", "props"),
+    [
+        ("a chocolate bar, near", ["chocolate"]),
+        ("the list, near", ["letter"]),
+        ("the lightning", ["lightning"]),
+        ("the car’s door opens", ["car"]),
+    ],
+)
+def test_things_that_were_something_else(words: str, props: list[str]) -> None:
+    assert read_prompt(f"Close-up. {words}. a shore. day.").props == props

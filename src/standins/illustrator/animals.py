@@ -37,7 +37,7 @@ def draw_animal(pen: Pen, kind: str, colour: RGB | None, x: float, y: float, per
 
 
 def _eye(pen: Pen, at: Point, size: float) -> None:
-    pen.disc(*at, size, None, (30, 26, 26), lift=0.0, line=False, plain=pen.look != "shadow-theatre", spot=True)
+    pen.eye(*at, size, size)
 
 
 def _fish(pen: Pen, c: RGB, at: Put, p: float) -> None:

@@ -218,8 +218,8 @@ def _head(pen: Pen, b: Beast, at: Put, half: float, mid: float, colour: RGB, p: 
         pen.shape(tapered([at(hx + h * 0.6, hy - h * 0.4), at(hx + h * 1.2, hy - h * 1.1), at(hx + h * 2.0, hy - h * 0.95)], [h * 0.24 * p, h * 0.2 * p, h * 0.06 * p]), marks, lift=0.3, spot=True)
     _ears(pen, b, at, hx, hy, face)
     eye = at(hx + h * 0.28, hy + h * 0.2)
-    pen.disc(*eye, h * 0.12 * p, h * 0.14 * p, (32, 26, 26), lift=0.0, line=False, plain=pen.look != "shadow-theatre", spot=True)
-    if pen.look != "shadow-theatre" and h * p > 12:
+    pen.eye(*eye, h * 0.12 * p, h * 0.14 * p)
+    if pen.look != "shadow-theatre" and h * p > 12 and not pen.eyes_shut:
         pen.disc(eye[0] + h * 0.03 * p, eye[1] - h * 0.05 * p, h * 0.035 * p, None, (250, 250, 250), lift=0.0, line=False, plain=True)
     if "trunk" not in b.has:
         nose = at(hx + h * (0.74 + s), hy - h * (0.2 + drop * 0.5))

@@ -98,7 +98,7 @@ def draw_bird(pen: Pen, b: Bird, given: RGB | None, x: float, y: float, p: float
         pen.disc(*at(hx + r * 0.7, hy - r * 0.9), r * 0.22 * p, r * 0.36 * p, (200, 44, 40), lift=0.2, spot=True)
     wing = darker(colour, 0.2) if b.marks is None or "hood" in b.has or "breast" in b.has else marks if b.colour != (150, 162, 176) else darker(colour, 0.24)
     pen.shape([at(half * 0.6, mid + n * 0.14), at(-half * 0.2, mid + n * 0.18), at(-half * 1.7, mid - n * 0.2), at(-half * 0.3, mid - n * 0.14)], wing, lift=0.4, spot=True)
-    pen.disc(*at(hx + r * 0.35, hy + r * 0.16), max(1.5, r * 0.2 * p), None, (30, 26, 26), lift=0.0, line=False, plain=pen.look != "shadow-theatre", spot=True)
+    pen.eye(*at(hx + r * 0.35, hy + r * 0.16), *[max(1.5, r * 0.2 * p)] * 2)
     back = 2.9 if "long tail" in b.has else 4.0 if "train" in b.has else 1.9
     left, right = sorted((at(-half * back, 0)[0], at(hx + b.beak + r, 0)[0]))
     return (left, at(0, b.tall)[1], right, y)
@@ -127,7 +127,7 @@ def _upright(pen: Pen, b: Bird, colour: RGB, feet: Point, p: float, way: int) ->
                 pen.line([(a[0] - n * 0.05 * p, a[1] - n * 0.03 * p), a, (a[0] + n * 0.05 * p, a[1] - n * 0.03 * p)], n * 0.02 * p, darker(colour, 0.3), opacity=0.7)
         for k in (-0.42, 0.42):
             pen.disc(*at(w * k, top - n * 0.22), n * 0.165 * p, None, marks, lift=0.2, plain=True)
-            pen.disc(*at(w * k, top - n * 0.22), n * 0.08 * p, None, (30, 26, 26), lift=0.0, plain=True, spot=True)
+            pen.eye(*at(w * k, top - n * 0.22), n * 0.08 * p, n * 0.08 * p)
         pen.shape([at(-n * 0.05, top - n * 0.3), at(n * 0.05, top - n * 0.3), at(0, top - n * 0.44)], NAMED["mustard"], smooth=False, lift=0.0, spot=True)
     else:
         pen.shape([at(-w * 0.6, b.leg + n * 0.06), at(-w * 0.7, b.leg + n * 0.46), at(-w * 0.34, b.leg + n * 0.86), at(w * 0.44, b.leg + n * 0.86), at(w * 0.78, b.leg + n * 0.46), at(w * 0.64, b.leg + n * 0.06)],

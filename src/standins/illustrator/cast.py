@@ -263,14 +263,18 @@ class Cast:
         under = "".join(self.pen.out[begin:])
         first, marks = len(self.pen.out), len(self.pen.marks)
         with self.region(beast.name or beast.kind) as found:
+            self.pen.eyes_shut = beast.asleep
             found.box = draw_animal(self.pen, beast.kind, beast.colour, x, y, scale, way)
             found.way = way
+            self.pen.eyes_shut = False
         self._lit(first, marks, y)
         name = beast.name or beast.kind
 
         def again(pen: Pen) -> None:
+            pen.eyes_shut = beast.asleep
             with pen.piece("torso"):
                 draw_animal(pen, beast.kind, beast.colour, x, y, scale, way)
+            pen.eyes_shut = False
 
         self._joint(begin, Jointed(name, "animal", 1 if way > 0 else -1, {"hips": (x, y)}, []), again, under, y)
 
@@ -495,7 +499,7 @@ class Cast:
                 if figure.pose not in ("raise", "point", "hold", "wave", "reach", "think", "throw", "cheer"):
                     figure.pose = "row" if i == 0 else "sit"
                 self._person(figure, px, y - size * 0.12, 1 if i == 0 else -1, self.r.facing and i == 0, self.person, seated=True)
-        for kind, colour, name in self.r.animals[:1]:
+        for kind, colour, name, _ in self.r.animals[:1]:
             with self.region(name or kind) as box:
                 box.box = (draw_animal(self.pen, kind, colour, x + size * 1.2, y - size * 0.32, person * 0.8, 1))
         vessel = "ship" if "ship" in self.r.props and not people else "boat"
@@ -531,7 +535,7 @@ class Cast:
         with self.pen.marking(""):
             wheel(self.pen, x + person * 0.14, sill - person * 0.06, person, 1)
             body_around(self.pen, tall, self.r.vehicle == "plough", x, y, person, NAMED["brick red" if not tall else "rust"])
-        for kind, colour, name in self.r.animals[:1]:
+        for kind, colour, name, _ in self.r.animals[:1]:
             with self.region(name or kind) as box:
                 box.box = draw_animal(self.pen, kind, colour, x - person * 1.5, y, person * 0.6, 1)
 
@@ -545,7 +549,7 @@ class Cast:
             self._person(figure, x, self.s.ground + person * 0.1, -1 if i == 0 else 1, True, person, seated=True)
         with self.pen.marking(""):
             board(self.pen, self.width, self.s.height, self.s.hour.lamps)
-        for kind, colour, name in self.r.animals[:1]:
+        for kind, colour, name, _ in self.r.animals[:1]:
             with self.region(name or kind) as box:
                 box.box = draw_animal(self.pen, kind, colour, self.width * 0.5, self.s.ground + 80, person * 0.5, 1)
 

@@ -1,5 +1,7 @@
 """Colours: names that prompts use, and arithmetic on (red, green, blue) in 0 … 255."""
 
+import math
+
 RGB = tuple[float, float, float]
 
 NAMED: dict[str, RGB] = {
@@ -37,6 +39,21 @@ def paler(colour: RGB, share: float) -> RGB:
     """`colour` with `share` of its colourfulness taken away."""
     grey = grey_of(colour)
     return mix(colour, (grey, grey, grey), share)
+
+
+def alike(a: RGB, b: RGB) -> bool:
+    """Whether two colours are the same but for how light they are."""
+    one, other = ([c - grey_of(colour) for c in colour] for colour in (a, b))
+    far, further = sorted((math.hypot(*one), math.hypot(*other)))
+    if far < GREY:
+        return further < GREY
+    return sum(x * y for x, y in zip(one, other, strict=True)) > SAME_HUE * far * further
+
+
+GREY = 16.0
+"""As far (in RGB) from a grey of the same lightness nothing is coloured."""
+SAME_HUE = 0.94
+"""The cosine between two colours' distances from grey, from which they are of one hue: a fifth of a right angle."""
 
 
 def css(colour: RGB) -> str:

@@ -74,6 +74,8 @@ def draw(
     elif twist and wish.vary:
         horizon += twist.uniform(-70, 70) * wish.vary.strength
     pens = [Pen(reading.look, random.Random(rng.random()), ambient, share, hour.glow, wish.fine) for _ in range(3)]
+    for pen in pens:
+        pen.dyes = reading.dyes
     small = face.random()
     if twist and wish.vary and wish.vary.strength >= ELSEWHERE:
         small = twist.random()

@@ -200,6 +200,10 @@ def _hat(pen: Pen, kind: str, colour: RGB, r: float, at: Callable[[float, float]
         pen.shape([at(-1.5, 0.62), at(0, 0.84), at(1.5, 0.64), at(0.8, 0.46), at(-0.8, 0.46)], darker(colour, 0.1), spot=True)
         with pen.marking("hat", kind):
             pen.shape([at(-0.8, 0.66), at(-0.5, 1.7), at(-0.1, 2.7), at(0.3, 2.5), at(0.5, 1.6), at(0.8, 0.68)], colour, spot=True)
+    elif kind == "veil":
+        with pen.marking("hat", kind):
+            pen.shape([at(-1.16, 0.2), at(-0.9, 1.16), at(0, 1.42), at(0.9, 1.16), at(1.16, 0.2), at(1.24, -1.3), at(0, -1.46), at(-1.24, -1.3)], colour, opacity=0.6, lift=0.2, spot=True)
+        pen.shape([at(-1.0, 0.66), at(-0.78, 1.24), at(0, 1.5), at(0.78, 1.24), at(1.0, 0.66), at(0, 0.84)], colour, spot=True)
     elif kind == "tricorne":
         with pen.marking("hat", kind):
             pen.shape([at(-1.5, 0.78), at(-0.7, 1.5), at(0.3, 1.58), at(1.5, 0.86), at(0.5, 0.72), at(-0.5, 0.66)], colour, spot=True)

@@ -3,14 +3,14 @@ to the height)."""
 
 import math
 import random
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass
 
 from cutreel.protocol import Bone
 
 from . import renderings as r
-from .colour import RGB, css, darker, grey_of, lighter, mix, paler
+from .colour import RGB, alike, css, darker, grey_of, lighter, mix, paler
 
 Point = tuple[float, float]
 INK: RGB = (44, 38, 34)
@@ -102,6 +102,11 @@ class Pen:
         self.pieces: list[Piece] = []
         self.flames: list[tuple[float, float, float]] = []
         """Lights that tremble: x, y and how far they reach."""
+        self.dyes: Mapping[str, RGB] = {}
+        """The colours that are said of things, by how they are drawn: "a black car"."""
+        self._dye: tuple[RGB, RGB | None] | None = None
+        self.eyes_shut = False
+        """Whether an animal that is drawn now sleeps."""
 
     @contextmanager
     def marking(self, slot: str, word: str = "", grey: int | None = None) -> Iterator[None]:
@@ -110,6 +115,34 @@ class Pen:
         before, self._marking = self._marking, (slot, word, grey)
         yield
         self._marking = before
+
+    @contextmanager
+    def dyed(self, kind: str) -> Iterator[None]:
+        """Give a thing the colour that is said of it: what has the colour of its first shape, or is lighter or darker
+        than that, has the said one instead."""
+        dye = self.dyes.get(kind)
+        before, self._dye = self._dye, (dye, None) if dye else None
+        yield
+        self._dye = before
+
+    def _coloured(self, colour: RGB) -> RGB:
+        """A colour, or that of the dye instead."""
+        if self._dye is None:
+            return colour
+        dye, base = self._dye
+        base = base or colour
+        self._dye = (dye, base)
+        if not alike(colour, base):
+            return colour
+        k = grey_of(colour) / max(1.0, grey_of(base))
+        return (min(255.0, dye[0] * k), min(255.0, dye[1] * k), min(255.0, dye[2] * k))
+
+    def eye(self, x: float, y: float, rx: float, ry: float) -> None:
+        """An animal's eye; that of one which sleeps is shut."""
+        if self.eyes_shut:
+            self.line([(x - rx * 1.5, y), (x, y + ry * 0.9), (x + rx * 1.5, y)], max(1.4, rx * 0.7), (30, 26, 26))
+            return
+        self.disc(x, y, rx, ry, (30, 26, 26), lift=0.0, line=False, plain=self.look != "shadow-theatre", spot=True)
 
     @contextmanager
     def piece(self, bone: Bone, variant: str = "") -> Iterator[None]:
@@ -151,6 +184,7 @@ class Pen:
         in spare looks; `plain` uses the colour as it is, untinted."""
         path = smooth_path(points) if smooth else straight_path(points)
         self._note(points, spot)
+        fill = fill if plain else self._coloured(fill)
         colour = fill if plain else self.tone(fill, depth)
         if self.look == "cut-paper":
             self._paper(path, colour, lift, opacity)
@@ -229,6 +263,7 @@ class Pen:
         """A bent limb of even width with round ends."""
         path = smooth_path(points, closed=False)
         self._note(_around(points, width / 2), spot)
+        colour = self._coloured(colour)
         base = 'fill="none" stroke-linecap="round" stroke-linejoin="round"'
         fill = self.tone(colour)
         if self.look == "stick-figures":

@@ -19,10 +19,11 @@ BIG = {"lamp", "tower", "turret", "clocktower", "door", "window", "cart", "ladde
 def draw_prop(pen: Pen, kind: str, x: float, y: float, size: float, in_hand: bool = False, lit: bool = True) -> None:
     """Draw a thing; unknown kinds raise KeyError (the vocabulary and this table are tested to
     agree)."""
-    if kind in THINGS:
-        draw_thing(pen, kind, x, y, size)
-    else:
-        _DRAW[kind](pen, x, y, size, lit)
+    with pen.dyed(kind):
+        if kind in THINGS:
+            draw_thing(pen, kind, x, y, size)
+        else:
+            _DRAW[kind](pen, x, y, size, lit)
 
 
 def _lantern(pen: Pen, x: float, y: float, s: float, lit: bool) -> None:

@@ -48,6 +48,7 @@ class Animal(NamedTuple):
     kind: str
     colour: RGB | None = None
     name: str = ""
+    asleep: bool = False
 
 
 @dataclass
@@ -88,6 +89,8 @@ class Reading:
     """Figures that stand on a page."""
     many: set[str] = field(default_factory=set)
     """Props of which there are several."""
+    dyes: dict[str, RGB] = field(default_factory=dict)
+    """The colours that are said of props."""
     palette: list[RGB] = field(default_factory=list)
     unused: list[str] = field(default_factory=list)
 
@@ -136,6 +139,10 @@ _IN_A_TOWER = re.compile(r"(?:^|\. )(?:an?|the) (?:[a-z]+ )?tower(?=[,.]|$)")
 _CLOCK_TOWER = re.compile(r"\b(?:clock tower|tower clock|church tower|town clock)\b")
 
 
+_OF_A_VEHICLE = re.compile(r"\b(car|truck|lorry|van|bus|train|taxi)'s (?:front |back )?(?:doors?|windows?|headlights?|lights?|engine|wheels?|seats?|horn|roof)\b")
+"""A part of what is driven is seen on all of it."""
+_CHOCOLATE = re.compile(r"\b(?:chocolate bars?|bars? of chocolate)\b")
+_SLEEPS = re.compile(r"\b([a-z]+)(?: [a-z]+ly)? (?:sleeps?|is asleep|are asleep|lies asleep|snores?|dozes?)\b")
 _OWN_LAMP = re.compile(r"\b(his|her|their|my|your|own) lamps?\b")
 """A lamp that is somebody's goes along in a hand, and is no street lamp."""
 
@@ -145,6 +152,7 @@ def read_prompt(prompt: str) -> Reading:
     each."""
     low = _CLOCK_TOWER.sub("clocktower", prompt.lower().replace("’", "'"))
     low = low.replace("carpet bag", "bag")
+    low = _OF_A_VEHICLE.sub(r"\1", _CHOCOLATE.sub("chocolate", low))
     low = _A_WELL.sub(r"\1wellhead", low)
     low = _OWN_LAMP.sub(r"\1 lantern", low)
     used: set[str] = set()
@@ -223,6 +231,9 @@ def read_prompt(prompt: str) -> Reading:
             used |= set(tall.group().split())
             out.props = [p for p in out.props if p not in ("car", "cart", "plough")]
     _kin(rest, out, used)
+    if "car" in out.props:
+        out.props = [p for p in out.props if p not in ("bench", "chair", "wheel")]  # its seats and its wheel
+    _sleepers(rest, out)
     if out.place == "lift":
         out.props = [p for p in out.props if p != "door"]  # it has its own
     if out.place == "space":
@@ -230,6 +241,15 @@ def read_prompt(prompt: str) -> Reading:
     all_words = re.findall(r"[a-z][a-z'-]+", low)
     out.unused = [w for w in dict.fromkeys(all_words) if w not in used and w not in v.EMPTY_WORDS and w != "close-up"]
     return out
+
+
+def _sleepers(text: str, out: Reading) -> None:
+    """Shut the eyes of animals that sleep."""
+    asleep = {m.group(1) for m in _SLEEPS.finditer(text)}
+    kinds = {v.ANIMALS.get(word) for word in asleep}
+    out.animals = [
+        a._replace(asleep=a.name.rsplit(" ", 1)[-1] in asleep if a.name else a.kind in kinds) for a in out.animals
+    ]
 
 
 def _named_thing(name: str, text: str) -> str:
@@ -373,6 +393,7 @@ def _groups(text: str, out: Reading, used: set[str]) -> None:
         pronoun, age = v.PEOPLE[v.PLURALS.get(word, PERSON)]
         of = "" if word in _ANYBODY else word
         group = [Figure(of=of and f"{of} {n}", pronoun=pronoun, age=age) for n in range(min(count, MOST_OF_A_GROUP))]
+        _in_uniform(next((w for w in (*bases(word), v.PLURALS.get(word, "")) if w in v.UNIFORMS), ""), group)
         used |= {word, *(w for w in before if w in v.NUMBERS)}
         if out.figures:
             out.crowd = (out.crowd + group)[:MOST_OF_A_GROUP]
@@ -380,6 +401,16 @@ def _groups(text: str, out: Reading, used: set[str]) -> None:
             out.crowd = group
     if out.crowd and not out.figures:
         out.figures, out.crowd = out.crowd, []
+
+
+def _in_uniform(trade: str, group: list[Figure]) -> None:
+    """Dress people by what they are; nobody where that says nothing."""
+    if trade not in v.UNIFORMS:
+        return
+    (garment, of), (hat, its) = v.UNIFORMS[trade]
+    for figure in group:
+        figure.garments = figure.garments or [(garment, NAMED[of])]
+        figure.hat = figure.hat or (hat, NAMED[its])
 
 
 def _scene(text: str, out: Reading, used: set[str]) -> None:
@@ -707,10 +738,15 @@ def _is_place(sentence: str, out: Reading) -> bool:
 
 
 def _count(text: str, match: re.Match[str], kind: str, out: Reading) -> None:
-    """Note whether there are several of a thing: it is said so, or its word is a plural."""
+    """Note whether there are several of a thing: it is said so, or its word is a plural; and of which colour it is."""
     word = match.group()
+    if said := _DYED.search(text[max(0, match.start() - 30) : match.start()]):
+        out.dyes[kind] = NAMED[said.group(1)]
     if word.endswith("s") and not word.endswith("ss") and word not in ("scissors", "stairs", "spectacles", "glasses", "wires", "stocks"):
         out.many.add(kind)
+
+
+_DYED = re.compile(rf"\b({'|'.join(_COLOUR_NAMES)}) (?:(?:little|small|big|old|new|wooden|metal|paper|steel) )?$")
 
 
 def _denied(text: str, match: re.Match[str]) -> bool:

@@ -97,7 +97,7 @@ def _put_in(changed: NDArray[np.float32], inside: NDArray[np.bool_], reading: Re
         figure = decide(reading.figures[0], rng)
         draw_person(pen, figure, width / 2, H * 0.95, H * 0.8, rng.choice([-1, 1]), "three-quarter")
     elif reading.animals:
-        kind, colour, _ = reading.animals[0]
+        kind, colour = reading.animals[0][:2]
         draw_animal(pen, kind, colour, width / 2, H * 0.9, H * 0.7, rng.choice([-1, 1]))
     else:
         draw_prop(pen, reading.props[0], width / 2, H * 0.8, H * 0.35, lit=not reading.dark_lamp)

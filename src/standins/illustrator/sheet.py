@@ -37,7 +37,7 @@ def draw_sheet(reading: Reading, back: Pen, pen: Pen, width: float, region: Regi
                 draw_person(_clipped(pen, x, y, width), replace(figure, expression=face), x, low, big, 1, "front")
                 pen.out.append("</g>")
     else:
-        for kind, colour, name in reading.animals[:1]:
+        for kind, colour, name, _ in reading.animals[:1]:
             for share, way in ((0.28, 1), (0.72, -1)):
                 with region(name or kind, "side") as found:
                     found.box = draw_animal(pen, kind, colour, width * share, 860, 420 / tallness(kind), way)

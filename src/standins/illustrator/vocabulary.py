@@ -33,12 +33,20 @@ SIZES = {"giant": 1.55, "giantess": 1.5, "dwarf": 0.62, "gnome": 0.5, "fairy": 0
 """How tall somebody is beside others, by what they are."""
 WEARS = {"king": "crown", "queen": "crown", "prince": "crown", "princess": "crown", "witch": "pointed", "wizard": "pointed"}
 """What somebody has on their head, by what they are."""
+UNIFORMS: dict[str, tuple[tuple[str, str], tuple[str, str]]] = {
+    **dict.fromkeys(("policeman", "police", "constable", "guard"), (("jacket", "navy"), ("cap", "navy"))),
+    **dict.fromkeys(("soldier", "trooper"), (("jacket", "moss green"), ("cap", "moss green"))),
+    "fireman": (("coat", "dark grey"), ("hat", "mustard")),
+    "sailor": (("jumper", "navy"), ("cap", "white")),
+    "nurse": (("dress", "pale blue"), ("cap", "white")),
+}
+"""What somebody wears by their trade, where nothing else is said: a garment and a hat."""
 SLIM_WORDS = {"thin", "slim", "lean", "tall", "narrow", "bony"}
 
 HAIR_STYLES = {"short", "long", "braid", "plait", "braids", "plaits", "bun", "curly", "cropped", "bald", "balding", "tied", "ponytail", "pigtails",
                "wavy", "bob", "shaggy", "wild", "powdered", "wig", "straight", "ringlets", "afro", "spiky", "topknot", "dreadlocks", "crew", "fringe"}
 BEARDS = {"beard", "bearded", "moustache"}
-HATS = {"cap", "hat", "hood", "headscarf", "bonnet", "tricorne", "beret", "crown", "sou'wester"}
+HATS = {"cap", "hat", "hood", "headscarf", "bonnet", "tricorne", "beret", "veil", "crown", "sou'wester"}
 GARMENTS = {
     "coat": "coat", "overcoat": "coat", "oilskin": "coat", "raincoat": "coat", "cloak": "cloak", "cape": "cloak",
     "dress": "dress", "gown": "dress", "robe": "dress", "skirt": "dress", "jacket": "jacket", "jumper": "jumper",
@@ -110,7 +118,8 @@ PROPS: dict[str, str] = {
     "stair": "stairs", "staircase": "stairs", "steps": "stairs", "padlock": "lock", "quill-pen": "feather", "plane": "aeroplane", "airplane": "aeroplane",
     "biplane": "aeroplane", "motor": "engine", "mitten": "glove", "glasses": "spectacles", "spectacle": "spectacles", "coffee": "cup", "cocoa": "cup",
     "flour": "sack", "grain": "sack", "page": "letter", "sail": "ship", "pole": "staff",
-    "receiver": "telephone", "laptop": "computer", "gem": "crystal", "diamond": "crystal", "jewel": "crystal", "spear": "staff", "cane": "staff",
+    **dict.fromkeys("list contract certificate receipt invoice deed recipe permit warrant leaflet flyer document telegram postcard envelope ticket form".split(), "letter"),
+    "poster": "newspaper", "menu": "newspaper", "thunderbolt": "lightning", "passport": "book", "receiver": "telephone", "laptop": "computer", "gem": "crystal", "diamond": "crystal", "jewel": "crystal", "spear": "staff", "cane": "staff",
 }
 PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("harbour", ("whaling station",)),

@@ -460,7 +460,7 @@ def _person(
             why=figure.why,
             traits=[
                 Trait(about="kind", text=figure.species or noun),
-                *_coat(figure, noun, text, taken),
+                *_coat(figure, noun, text, taken, told.coat),
             ],
         )
     return Person(
@@ -474,10 +474,10 @@ def _person(
     )
 
 
-def _coat(figure: Figure, noun: str, text: str, taken: set[str]) -> list[Trait]:
+def _coat(figure: Figure, noun: str, text: str, taken: set[str], told: str) -> list[Trait]:
     if figure.kind != "animal":
         return []
-    looks = coat((figure.species or noun).split(" ")[-1], figure.name, text, taken)
+    looks = coat((figure.species or noun).split(" ")[-1], figure.name, text, taken, told)
     return [Trait(about="other", text=looks)] if looks else []
 
 
@@ -491,7 +491,8 @@ def _traits(
     child = "girl" if pronoun == "she" else "boy"
     grown = "woman" if pronoun == "she" else "man"
     last = noun.rsplit(" ", maxsplit=1)[-1]
-    is_seen = last if last in _SEEN_AS else noun
+    aliases = (a for a in (*figure.aliases, told.kind) if a in _SEEN_AS)
+    is_seen = last if last in _SEEN_AS else next(aliases, noun)
     kind = is_seen if is_seen in _CHILDREN | _SEEN_AS else child if age == "child" else grown
     old = age == "old" or bool(_OLD & {noun, *figure.aliases})
     hair = "grey hair" if old else free(_HAIR[:5], seed, taken)

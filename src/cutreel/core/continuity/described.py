@@ -47,7 +47,9 @@ _BUILD = {
     "broad-shouldered", "little", "large", "wiry", "frail",
 }
 _KINDS = {"woman": "she", "man": "he", "girl": "she", "boy": "he", "lady": "she", "lad": "he",
-          "gentleman": "he", "child": None}
+          "gentleman": "he", "child": None,
+          "giant": None, "giantess": "she", "dwarf": None, "king": "he", "queen": "she", "prince": "he",
+          "princess": "she", "witch": "she", "wizard": "he", "fairy": None, "knight": "he"}
 _ONES = (
     "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven",
     "twelve", "thirteen", "fourteen", "fifteen", "sixteen", "seventeen", "eighteen", "nineteen",
@@ -87,7 +89,7 @@ _OF_AGE = re.compile(r" of (?:about |around |nearly |almost |some )?([a-z]+(?:-[
 _BY_NOW = re.compile(r" (?:now|by now|by then)\b")
 _IS_SO = re.compile(
     r"^(?: [A-Z][\w’'-]+)?(?:, who)? (?:was|is) (?:very |quite |rather )?"
-    r"(?P<how>[a-z-]+(?:(?:, | and |, and )[a-z-]+){0,2})(?=[,.;]|$| and | but | with )"
+    r"(?P<how>[a-z-]+(?:(?:, | and |, and )(?:very |quite |rather )?[a-z-]+){0,2})(?=[,.;]|$| and | but | with )"
 )
 _CALLED = re.compile(
     r"\b[Aa]n? (?P<how>(?:[a-z-]+,? (?:and )?){0,3})(?P<kind>"
@@ -133,6 +135,8 @@ class Described:
     kind: str = ""
     years: int | None = None
     hair: str = ""
+    coat: str = ""
+    """The colour of an animal: "she was brown and very small"."""
     face: list[str] = field(default_factory=list)
     clothes: list[str] = field(default_factory=list)
     said: list[str] = field(default_factory=list)
@@ -307,6 +311,8 @@ class _Reader:
             own.built(_words(is_so["how"]))
             own.said.append(figure.name + is_so.group())
             own.where.setdefault("who", _around(text, start, end + is_so.end()))
+        if figure.kind == "animal" and (is_so := _IS_SO.match(behind)):
+            own.coat = own.coat or next((w for w in _words(is_so["how"]) if colour_in(w)), "")
         # "A small girl named Pim" may be one mention: what is before the name counts, not before all of it.
         at = text.find(figure.name, start, end)
         told_so = (

@@ -52,11 +52,12 @@ def place_face(noun: str, name: str, text: str, taken: set[str], worn: Sequence[
     return f"{walls} walls, {free(_CURTAINS, seed // 11, taken)} curtains"
 
 
-def coat(species: str, name: str, text: str, taken: set[str]) -> str:
-    """An animal's coat: as the text says ("a black cat"), else as its kind may be. Empty where its kind says all."""
+def coat(species: str, name: str, text: str, taken: set[str], told: str = "") -> str:
+    """An animal's coat: of the colour that is `told` of it, or as the text says ("a black cat"), else as its kind may
+    be. Empty where its kind says all."""
     kind = SPECIES.get(species, species)
     words = dict.fromkeys((species, kind, *(w for w, k in SPECIES.items() if k == kind)))
-    told = next(filter(None, (_colour_before(w, text) for w in words)), "")
+    told = told or next(filter(None, (_colour_before(w, text) for w in words)), "")
     if not told and kind not in _COATS:
         return ""
     mine = {f"{kind} {c}" for c in _COATS.get(kind, ())}

@@ -96,6 +96,12 @@ class Scenery:
             others = (a for a in here_or_there if a.noun not in LIFTS)
             first = next((a for a in others if not a.comes and a.stays), None)
         here = first is not None and not first.comes and first.stays and first.noun != "home"
+        if first is not None and not here and first.stays and first.noun not in (RIDDEN, STAIRS):
+            # "In 1911 a man stepped off the ferry in the port": nothing is told of where he was before.
+            number = next(n for n, p in sorted(story.paragraphs.items()) if first in p.arrivals)
+            sentence = self.script.sentences[0]
+            end = self.script.words[sentence.end - 1].end
+            here = story.starts[number] + first.start < end and first.noun != "home"
         return self._place(first) if first is not None and here else ""
 
     def _begins_at_night(self, story: Story) -> str:

@@ -172,6 +172,15 @@ def _thing(moment: Moment, names: Names) -> list[Idea]:
                     1.5,
                 )
             ]
+    done = moment.told.deeds
+    own = next((s for s in moment.told.sights if s.sort in ("thing", "garment", "food")), None)
+    if own is not None and done and done[0].weight > 1 and not done[0].who:
+        # "His shoes stood beside the fire": it is they that are told of.
+        told = done[0].subject == own.phrase and all(not d.who for d in done)
+        if told:
+            return [
+                Idea("thing", "close", (), f"{own.phrase}, near", f"“{own.phrase}” is told of", 1.4)
+            ]
     # An animal is looked at sooner than a thing beside it.
     # What is new ("a telephone") is what the words are about, sooner than what was there ("the paint"); it comes last.
     sights = moment.told.sights

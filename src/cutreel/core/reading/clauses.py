@@ -91,6 +91,8 @@ def _unreal(parsed: Parsed, verb: int) -> str:
     auxes = {t.text.lower() for t in below if t.dep in {"aux", "auxpass"}}
     if any(t.dep == "neg" for t in below):
         return "denied"
+    if _was_not_yet(parsed, verb):
+        return "denied"
     if (
         marks & _UNREAL_MARKS
         and token.dep in {"advcl", "ccomp", "ROOT", "conj"}
@@ -142,6 +144,17 @@ def _unreal(parsed: Parsed, verb: int) -> str:
                 return ""  # "when she came home, her hair had gone white"
             return outer if outer and (token.dep != "advcl" or outer != "denied") else ""
     return ""
+
+
+def _was_not_yet(parsed: Parsed, verb: int) -> bool:
+    """ "Long before there were clocks": there were none."""
+    tokens = parsed.tokens
+    above = tokens[tokens[verb].head]
+    below = [tokens[c] for c in parsed.children[verb]]
+    if not any(t.dep == "expl" for t in below):
+        return False
+    before = any(t.dep == "mark" and t.text.lower() == "before" for t in below)
+    return before or (tokens[verb].dep == "pcomp" and above.text.lower() == "before")
 
 
 _ONES = frozenset("one two three four five six seven eight nine ten eleven twelve thirteen".split())
@@ -197,6 +210,8 @@ def _by_then(parsed: Parsed, verb: int) -> bool:
     for c in parsed.children[verb]:
         if parsed.tokens[c].text.lower() != "by" or c > verb:
             continue
+        if c + 1 < len(parsed.tokens) and parsed.tokens[c + 1].text.lower() == "then":
+            return True
         if any(
             parsed.tokens[k].name in {"DATE", "TIME"} or sort_of(parsed.tokens[k].lemma) == "time"
             for k in parsed.children[c]

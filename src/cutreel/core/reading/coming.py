@@ -47,6 +47,7 @@ _COMES_BY_ITSELF = frozenset(
 _AWAY = frozenset(
     "from of about toward towards until till before for like than since against beyond without".split()
 )
+_ASIDE = frozenset({"above", "behind", "outside"})
 _EACH = frozenset("every each many most several both".split())
 """Beside a place: all of them, and so none that one could be at."""
 _PARTS_CLIMBED = frozenset("step stair top ladder roof".split())
@@ -102,8 +103,8 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
     while tokens[at].dep in {"pobj", "prep", "pcomp"} and tokens[at].head != at:
         at = tokens[at].head
         chain.append(tokens[at].text.lower())
-    preps = [w for w in chain if w.isalpha()]
-    first = preps[0] if preps else ""
+    preps = [w for w in chain if w.isalpha()] or [""]
+    first = preps[0]
     if first in {"on", "in", "by", "along"} and "from" in preps[1:3]:
         return None  # "people came from every village on the coast"
     if first == "of" and len(preps) > 2 and _says_where_in(tokens[tokens[tokens[i].head].head]):
@@ -115,8 +116,8 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         return None  # "the light came on above room 7" is seen from below
     if tokens[at].lemma == "have" and _has_somebody(parsed, at):
         return None
-    if first == "across" and tokens[at].lemma in SPEECH:
-        return None  # "I asked our neighbour across the hall"
+    if _is_only_beside(first, tokens[at].lemma):
+        return None
     if _is_of_things(parsed, at) and (
         tokens[at].lemma in _GOES_OR_SOUNDS or (tokens[at].lemma == "be" and token.name == "GPE")
     ):
@@ -156,6 +157,11 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
     }:  # fmt: skip
         return False if _is_looked_at_from_beside(first, token) else None
     return False if first in _THERE else None
+
+
+def _is_only_beside(prep: str, verb: str) -> bool:
+    """ "Pointing at the sign above the roof", "I asked our neighbour across the hall"."""
+    return (prep in _ASIDE and verb in FROM_AFAR) or (prep == "across" and verb in SPEECH)
 
 
 def _is_taken(parsed: Parsed, verb: int) -> bool:

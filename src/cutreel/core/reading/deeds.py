@@ -22,6 +22,7 @@ from .clauses import (
 )
 from .memories import memories
 from .parsed import Parsed, Token
+from .there import by_nobody
 
 
 class Deed(NamedTuple):
@@ -139,10 +140,35 @@ def sights_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[S
         if _is_what_it_is_made_of(parsed, i):
             continue
         verb = clause_of(parsed, i)
-        if unreal(parsed, verb) not in {"", "remembered"}:
+        if unreal(parsed, verb) not in {"", "remembered"} or is_unseen(parsed, i):
             continue
+        if by_nobody(parsed, verb) and token.dep not in SUBJECT:
+            continue  # "nobody paid a penny"
+        if sort == "animal" and _is_made(parsed, i):
+            sort = "thing"
         out.append(Sight(token.start, _Clause(parsed, verb, spoken, called).phrase(i), sort))
     return tuple(out)
+
+
+def is_unseen(parsed: Parsed, i: int) -> bool:
+    """ "No sign of life", "a list of reasons not to": a word for a thing that is none here."""
+    token = parsed.tokens[i]
+    of = (c for c in parsed.children[i] if parsed.tokens[c].text.lower() in {"of", "from", "that"})
+    return token.lemma == "sign" and (next(of, None) is not None or token.dep == "attr")
+
+
+_STUFFS = frozenset(
+    "wax paper stone wood wooden glass toy china porcelain chocolate bronze brass iron tin clay snow plush plastic "
+    "rubber cardboard metal gold golden silver marble stuffed".split()
+)
+
+
+def _is_made(parsed: Parsed, i: int) -> bool:
+    """ "A red wax seal", "a wooden horse": no animal."""
+    return any(
+        parsed.tokens[c].dep in {"compound", "amod"} and parsed.tokens[c].lemma in _STUFFS
+        for c in parsed.children[i]
+    )
 
 
 def _is_what_it_is_made_of(parsed: Parsed, i: int) -> bool:
@@ -178,9 +204,12 @@ def _none_of(parsed: Parsed, i: int) -> bool:
 
 
 _OF_SOMETHING = frozenset(
-    "take make give put keep hold bring carry lose set pay catch draw cast".split()
+    "take make give put keep hold bring carry lose set pay catch draw cast find collect offer receive".split()
 )
 """What is not seen where what it is done with cannot be."""
+
+
+_AS_ONE_IS = frozenset("wrap dress cover soak arm huddle curl bandage bundle".split())
 
 
 class _Clause:
@@ -343,6 +372,8 @@ class _Clause:
         above = self.tokens[self.token.head]
         aided = any(self.tokens[c].dep in {"aux", "auxpass", "dobj"} for c in self.below)
         behind = self.verb > 0 and self.tokens[self.verb - 1].text == ","
+        if behind and not aided and self.token.lemma in _AS_ONE_IS and self.token.dep != "ROOT":
+            return True  # "found me on the kerb, wrapped in a blanket"
         beside = self.token.dep in {"conj", "advcl", "acl"} and above.tag == "VBG" and behind
         return self.token.tag in {"VBN", "VBD"} and beside and not aided
 
@@ -424,12 +455,16 @@ class _Clause:
                 if c > self.verb or word not in _SOMEWHERE:
                     out.append(word)
             elif token.dep == "dative" and token.pos != "ADP":
-                out.insert(0, self._object(c))
+                out[:0] = filter(None, [self._object(c)])
             elif token.dep == "prep" and not self.parsed.children[c]:
-                out.append(word)  # "put on her coat"
+                out += [word] if c > self.verb else []  # "put on her coat"
             elif token.dep in {"prep", "dative", "agent"} and not compared(self.parsed, c):
                 phrase = self._place(c)
-                if phrase:
+                if phrase and behind and behind[-1].startswith(f"{word} "):
+                    behind[-1] += (
+                        f" and{phrase.removeprefix(word)}"  # "to a widow, to two brothers"
+                    )
+                elif phrase:
                     behind.append(phrase)
                     weight += 1
             elif (
@@ -462,7 +497,7 @@ class _Clause:
             return self._other(c)
         if token.pos == "PRON":
             return token.text.lower() if token.text.lower() in {"it", "them"} else ""
-        if sort_of(token.lemma) is None and token.pos != "PROPN":
+        if (sort_of(token.lemma) is None and token.pos != "PROPN") or is_unseen(self.parsed, c):
             return ""
         return _and([self.phrase(k, deep=True) for k in joined(self.parsed, c)])
 
@@ -493,7 +528,8 @@ class _Clause:
                 return ""
             if prep == "from" and sort == "place":
                 return ""  # where somebody comes from is not in the picture
-            parts.append(_and([self.phrase(j, deep=True) for j in joined(self.parsed, k)]))
+            nouns = [j for j in joined(self.parsed, k) if self.tokens[j].pos not in VERBAL]
+            parts.append(_and([self.phrase(j, deep=True) for j in nouns]))
         return f"{prep} {_and(parts)}" if parts else ""
 
     def phrase(self, i: int, deep: bool = False) -> str:
@@ -541,7 +577,10 @@ class _Clause:
                     own = people[0] in self.whose
                     return ["their" if own else f"{{{people[0]}}}’s"]
                 return [token.text.lower()]
-            return [f"{{{people[0]}}}’s"] if people else ["the"]
+            if people:
+                return [f"{{{people[0]}}}’s"]
+            thing = token.pos == "NOUN" and sort_of(token.lemma) in {"thing", "animal", "plant"}
+            return [f"the {token.text.lower()}’s"] if thing else ["the"]
         words = []
         for k in self.parsed.children[c]:
             if (

@@ -105,7 +105,7 @@ def _said_to_be_called(parsed: Parsed, spoken: Collection[int]) -> list[tuple[st
         nouns = [bearer.lemma]
         if bearer.dep == "appos" and sort_of(above.lemma) in _BEARERS and above.pos == "NOUN":
             # "The sergeant, a tired man named Doyle"; a boy is called so besides.
-            nouns = [above.lemma, *(n for n in nouns if n in CHILD)]
+            nouns = [above.lemma, *(n for n in nouns if n in CHILD | GROWN)]
         name = _name(parsed, i) if i not in spoken else ""
         out += [(name, noun) for noun in nouns if name and sort_of(noun) in _BEARERS]
     for i in range(len(parsed.tokens)):
@@ -266,7 +266,7 @@ def called_so(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> 
     """What else they are, by name."""
     for _, parsed, spoken in narrated(script, parses):
         for name, noun in _said_to_be_called(parsed, spoken):
-            if told.setdefault(name, noun) != noun:
+            if told.setdefault(name, noun) != noun and noun not in GROWN:
                 also[name] = noun
     out = list(figures)
     for name, noun in told.items():
@@ -321,9 +321,9 @@ def same_told(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> dict
         read, parsed = story.paragraphs.get(number), parses.get(text)
         if read is None or parsed is None:
             continue
-        whom = {
-            m.start: m.people[0] for m in read.mentions if len(m.people) == 1 and m.sure >= SURE
-        }
+        named = [m for m in read.mentions if len(m.people) == 1 and m.sure >= SURE]
+        whom = {m.start: m.people[0] for m in named}
+        ends = {m.start: m.end for m in named}
         for i, token in enumerate(parsed.tokens):
             if token.pos != "NOUN" or sort_of(token.lemma) != "person":
                 continue
@@ -346,6 +346,7 @@ def same_told(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> dict
                         for at, p in whom.items()
                         if at <= parsed.tokens[k].start < at + 40
                         and at in (_start(parsed, k), parsed.tokens[k].start)
+                        and ends[at] > parsed.tokens[k].start  # "his first customer" is not he
                     ),
                     None,
                 )

@@ -8,7 +8,7 @@ told by `singular`, `plural` and `kin`.
 from cutreel.core.manuscript import pronoun_of
 from cutreel.core.nouns import sort_of
 
-from .clauses import ANYBODY, SUBJECT, compared, listed
+from .clauses import ANYBODY, SUBJECT, compared, listed, unreal
 from .focus import Carried, Mention
 from .kin import kin_meant, learn_kin
 from .known import Cast
@@ -110,7 +110,7 @@ class _Reader:
         ):
             return False  # "a woman", when the woman is known already, is another; bees look alike
         if role and token.dep in {"attr", "compound"} and not page.there_was(i):
-            return False
+            return self._comes_as(i) and self._note_role(i, start, end, person)
         if role and self._is_an_older_one(i, person):
             return self._noun(i)
         head = token.head
@@ -129,6 +129,29 @@ class _Reader:
             learn_kin(page, k, person)
         why, sure = ("by role", 0.95) if role else ("by name", 1.0)
         page.note(i, [person], why, sure, (start, end))
+        return True
+
+    def _comes_as(self, i: int) -> bool:
+        """ "His first customer was a cattle farmer": there he is, and nobody else of the cast is said to be one."""
+        page, token = self.page, self.tokens[i]
+        verb = self.tokens[token.head]
+        of = [c for c in page.parsed.children[token.head] if self.tokens[c].dep in SUBJECT]
+        return (
+            token.dep == "attr"
+            and verb.lemma == "be"
+            and bool(of)
+            and all(
+                self.tokens[s].pos == "NOUN"
+                and sort_of(self.tokens[s].lemma) == "person"
+                and s not in page.taken
+                and s not in page.calls
+                for s in of
+            )
+            and not unreal(page.parsed, token.head)
+        )
+
+    def _note_role(self, i: int, start: int, end: int, person: int) -> bool:
+        self.page.note(i, [person], "by role", 0.95, (start, end))
         return True
 
     def _is_an_older_one(self, i: int, person: int) -> bool:

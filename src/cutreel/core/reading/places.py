@@ -23,7 +23,7 @@ _COMES_BY = frozenset("arrive come appear turn draw roll".split())
 """What is done by what one rides in, and is over when it is done."""
 STANDS_IN_ONE = frozenset(
     "gate door doorway corner cage ladder fence bench bank edge end side spot point top bottom middle front "
-    "dark darkness "
+    "dark darkness forecourt "
     "back wall floor ceiling stairs step hole nest trap pen tract area region part place way world distance "
     "horizon surface opening passage line stage position space level country land nation state territory "
     "north south east west left right".split()

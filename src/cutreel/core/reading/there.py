@@ -44,9 +44,9 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
         return False, False
     if why == "denied" and token.dep == "nsubjpass":
         return False, False  # "he was never found"
-    if (why == "denied" or _by_nobody(parsed, verb)) and _is_excepted(parsed, i):
+    if (why == "denied" or by_nobody(parsed, verb)) and _is_excepted(parsed, i):
         return True, True
-    if why == "denied" or _by_nobody(parsed, verb):
+    if why == "denied" or by_nobody(parsed, verb):
         here = token.dep in SUBJECT and parsed.tokens[verb].lemma != "be"
         return here, token.dep in SUBJECT
     if (
@@ -147,7 +147,7 @@ def _is_excepted(parsed: Parsed, i: int) -> bool:
     return parsed.tokens[i].dep == "pobj" and bool({"except", "but", "save"} & set(above))
 
 
-def _by_nobody(parsed: Parsed, verb: int) -> bool:
+def by_nobody(parsed: Parsed, verb: int) -> bool:
     """Whether nobody does it, or it is never done."""
     return any(
         parsed.tokens[k].text.lower() in {"nobody", "none", "no-one", "nothing"}

@@ -162,8 +162,12 @@ def _tells_season(parsed: Parsed, i: int) -> bool:
     token, above = parsed.tokens[i], parsed.tokens[parsed.tokens[i].head]
     if token.text.lower() in _MONTHS_OR_WORDS and token.pos not in {"PROPN", "NOUN"}:
         return False
-    if compared(parsed, i) or unreal(parsed, clause_of(parsed, i)) not in {"", "denied"}:
+    verb = clause_of(parsed, i)
+    if compared(parsed, i) or unreal(parsed, verb) not in {"", "denied"}:
         return False
+    below = {parsed.tokens[c].text.lower() for c in parsed.children[verb]}
+    if below & {"can", "could"} and unreal(parsed, verb):
+        return False  # "the bears could not sleep in winter": in any
     if any(parsed.tokens[c].dep == "relcl" for c in parsed.children[i]):
         return True  # "the winter I turned sixteen"
     if token.dep == "pobj":

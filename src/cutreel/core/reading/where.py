@@ -3,15 +3,26 @@
 "She came from the market" does not move the scene to the market.
 """
 
+from collections.abc import Iterator, Sequence
 from typing import NamedTuple
 
 from cutreel.core.manuscript import KIN
 from cutreel.core.nouns import sort_of
 
-from .clauses import SUBJECT, Called, ancestors, clause_of, compared, nobody, subjects, unreal
+from .clauses import (
+    SUBJECT,
+    VERBAL,
+    Called,
+    ancestors,
+    clause_of,
+    compared,
+    nobody,
+    subjects,
+    unreal,
+)
 from .coming import FROM_AFAR, HOUSES, LIVES, TO, comes_to
 from .parsed import Parsed, Token
-from .places import MOVES, VEHICLES, goes_along, is_crossed, is_numbered, is_place
+from .places import MOVES, STANDS_IN_ONE, VEHICLES, goes_along, is_crossed, is_numbered, is_place
 from .when import not_now, tells_when
 
 _DRIVEN = frozenset(
@@ -80,12 +91,44 @@ def arrivals(
         aside = token.dep != "pobj" and not is_numbered(parsed, i)
         if named and aside and not is_crossed(parsed, i):
             continue  # "France had seven hundred names" is nowhere to be seen
+        if _is_had(parsed, i):
+            out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), False, False))
+            continue
         found = comes_to(parsed, i)
         if found and _are_beasts(parsed, i, called):
             continue
         if found is not None:
             out.append(_arrival(parsed, i, found, called, teller))
-    return tuple(out)
+    return (*_was_there_before(parsed, out), *out)
+
+
+_POSTURES = frozenset("sit stand lie kneel lean crouch squat perch".split())
+_SOON = 2
+"""Sentences within which it is told where somebody was at the time that a paragraph leaps to."""
+
+
+def _was_there_before(parsed: Parsed, told: Sequence[Arrival]) -> Iterator[Arrival]:
+    """ "One evening she was filing letters. … She sat down on the floor of the office": there she was all the time."""
+    first = next(iter(told), None)
+    if first is None or first.comes or not first.stays or first.elsewhere:
+        return
+    tokens = parsed.tokens
+    at = next(i for i, t in enumerate(tokens) if t.start == first.start)
+    verb = clause_of(parsed, at)
+    if tokens[verb].lemma not in _POSTURES or not 0 < tokens[at].sentence <= _SOON:
+        return
+    for i, token in enumerate(tokens[:at]):
+        opens = i == 0 or tokens[i - 1].sentence != token.sentence
+        soon = tokens[i : i + 3]
+        if (
+            opens
+            and token.sentence < tokens[at].sentence
+            and any(t.lemma != "time" and sort_of(t.lemma) == "time" for t in soon)
+        ):
+            moved = any(t.lemma in MOVES and t.pos == "VERB" for t in tokens[i:verb])
+            if not moved:
+                yield first._replace(start=token.start)
+            return
 
 
 def _told_otherwise(parsed: Parsed, i: int, called: Called) -> Arrival | None:
@@ -114,6 +157,13 @@ def _told_otherwise(parsed: Parsed, i: int, called: Called) -> Arrival | None:
         return Arrival(token.start, "home", "home", True)
     if token.lemma in {"stair", "stairs", "staircase"} and _goes_up(parsed, i):
         return Arrival(token.start, STAIRS, token.text, True)
+    if token.lemma == "it" and (place := _walked_into(parsed, i)) is not None:
+        noun = parsed.tokens[place].lemma
+        return Arrival(token.start, noun, _phrase(parsed, place), True)
+    if _sits_outside(parsed, i):
+        return Arrival(token.start, "street", "street", False)
+    if _is_rented(parsed, i):
+        return Arrival(token.start, token.lemma.lower(), _phrase(parsed, i), True)
     ridden = _ridden(parsed, i) if token.lemma == "it" else ""
     if ridden:
         return Arrival(token.start, ridden, ridden, False)
@@ -240,6 +290,72 @@ def _ridden(parsed: Parsed, i: int) -> str:
     return ""
 
 
+def _is_had(parsed: Parsed, i: int) -> bool:
+    """ "Calloway had one great thing: a new steel bridge": for a moment that is what we see."""
+    token = parsed.tokens[i]
+    verb = clause_of(parsed, i)
+    top = token
+    while top.dep == "appos" and parsed.tokens[top.head].pos == "NOUN":
+        top = parsed.tokens[top.head]
+    new = any(parsed.tokens[c].text.lower() in {"a", "an", "one"} for c in parsed.children[i])
+    has = parsed.tokens[verb].lemma == "have" and top.dep == "dobj" and top.head == verb
+    of = [parsed.tokens[s] for s in subjects(parsed, verb)]
+    town = bool(of) and all(
+        (t.pos == "PROPN" and t.name in {"GPE", "ORG", "LOC", "FAC"})
+        or sort_of(t.lemma.lower()) == "place"
+        for t in of
+    )
+    return new and has and town and not unreal(parsed, verb)
+
+
+def _walked_into(parsed: Parsed, i: int) -> int | None:
+    """ "She wanted to see the bridge. They walked out to the middle of it": the place that was named last."""
+    prep, verb = parsed.tokens[i].head, clause_of(parsed, i)
+    way = prep
+    if parsed.tokens[prep].text.lower() == "of":
+        way = parsed.tokens[parsed.tokens[prep].head].head
+    goes = parsed.tokens[verb].lemma in MOVES and parsed.tokens[way].text.lower() in TO - {"at"}
+    if parsed.tokens[i].dep != "pobj" or not goes or unreal(parsed, verb):
+        return None
+    if not any(parsed.tokens[s].pos in {"PRON", "PROPN"} for s in subjects(parsed, verb)):
+        return None  # "the wind came into it"
+    before = range(i - 1, -1, -1)
+    noun = next(
+        (k for k in before if parsed.tokens[k].pos == "NOUN" and _can_be_it(parsed, k)), None
+    )
+    far = noun is None or parsed.tokens[i].sentence - parsed.tokens[noun].sentence > 1
+    return None if far or noun is None or not is_place(parsed, noun) else noun
+
+
+def _can_be_it(parsed: Parsed, k: int) -> bool:
+    token = parsed.tokens[k]
+    if token.lemma in STANDS_IN_ONE or token.tag == "NNS":
+        return False
+    return sort_of(token.lemma) in {"place", "thing", "animal"}
+
+
+_BEFORE_THE_HOUSE = frozenset("kerb curb pavement sidewalk".split())
+
+
+def _sits_outside(parsed: Parsed, i: int) -> bool:
+    """ "Found me sitting on the kerb": in the street."""
+    token, verb = parsed.tokens[i], clause_of(parsed, i)
+    on = token.dep == "pobj" and parsed.tokens[token.head].text.lower() == "on"
+    rests = parsed.tokens[verb].lemma in _POSTURES | {"wait"}
+    return token.lemma in _BEFORE_THE_HOUSE and on and rests and not unreal(parsed, verb)
+
+
+def _is_rented(parsed: Parsed, i: int) -> bool:
+    """ "He rented an office above a bank, hung a map on the wall": there he is from then on."""
+    token = parsed.tokens[i]
+    taken = token.dep == "dobj" and parsed.tokens[token.head].lemma in {"rent", "lease"}
+    within = sort_of(token.lemma) == "place" and token.lemma in HOUSES | _ROOMS
+    return taken and within and not unreal(parsed, token.head)
+
+
+_ROOMS = frozenset("room flat apartment attic cellar studio workshop shed barn hall".split())
+
+
 def _is_in_bed(parsed: Parsed, i: int) -> bool:
     """ "Lying awake in bed", "jumped out of bed", "the other side of the bed": whoever reads it sees a bedroom."""
     token = parsed.tokens[i]
@@ -362,10 +478,11 @@ def _drives_on(parsed: Parsed, i: int, called: Called) -> bool:
         return False
     # "At four in the morning she drove out": when, before its verb.
     preps = [t.text.lower() for t in below if t.dep == "prep" and t.start > parsed.tokens[i].start]
-    somebody = any(
-        called(s) or parsed.tokens[s].text.lower() in {"we", "i", "they"}
-        for s in subjects(parsed, i)
-    )
+    who = subjects(parsed, i)
+    somebody = any(called(s) or parsed.tokens[s].text.lower() in {"we", "i", "they"} for s in who)
+    leaves = any(t.text.lower() in {"away", "off"} for t in below)
+    if leaves and not any(parsed.tokens[s].text.lower() in {"we", "i"} for s in who):
+        return False  # "he said, and drove away": seen by whoever stays
     return somebody and not TO.difference(_ON_THE_WAY).intersection(preps)
 
 
@@ -389,7 +506,8 @@ def _is_within(parsed: Parsed, i: int) -> bool:
     along = (
         before.text.lower() in {"along", "down", "through"}
         and parsed.tokens[verb].lemma in FROM_AFAR
-    )
+        and not (i + 1 < len(parsed.tokens) and parsed.tokens[i + 1].pos in VERBAL)
+    )  # "when I looked down the car was gone" lacks its comma
     return along or (before.text.lower() == "of" and part in {"front", "back", "rear", "middle"})
 
 
