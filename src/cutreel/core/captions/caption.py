@@ -57,7 +57,9 @@ def captions_of(
         for first, end in pairwise(bounds)
         for begin, stop, shown in _run(words[first:end], relative[2 * first : 2 * end], length)
     ]
-    return _held(grouped, times.tolist())
+    starts = times[[first for first, _, _ in grouped], 0].tolist()
+    ends = times[[last - 1 for _, last, _ in grouped], 1].tolist()
+    return _held(grouped, starts, ends)
 
 
 def _run(
@@ -202,14 +204,16 @@ def _split_long(text: str, length: int) -> list[str]:
 
 
 def _held(
-    captions: Sequence[tuple[int, int, tuple[str, ...]]], times: Sequence[Sequence[float]]
+    captions: Sequence[tuple[int, int, tuple[str, ...]]],
+    starts: Sequence[float],
+    ends: Sequence[float],
 ) -> list[Caption]:
     """Captions held a little beyond their words, and short ones to 1.3 s, where the next leaves
     room."""
     out = []
     for i, (first, last, lines) in enumerate(captions):
-        start, end = times[first][0], times[last - 1][1]
-        limit = times[captions[i + 1][0]][0] if i + 1 < len(captions) else end + 1.0
+        start, end = starts[i], ends[i]
+        limit = starts[i + 1] if i + 1 < len(captions) else end + 1.0
         held = max(end + 0.25, start + SHORTEST)
         out.append(Caption(start, max(end, min(held, limit)), lines, first, last))
     return out

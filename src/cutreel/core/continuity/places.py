@@ -4,6 +4,7 @@ import re
 from collections import Counter
 from collections.abc import Collection, Mapping, Sequence
 from functools import lru_cache
+from typing import NamedTuple
 
 from cutreel.core.colour import Lab, colour_in, lab_of
 from cutreel.core.manuscript import Manuscript, Scene, strip_marks
@@ -99,8 +100,9 @@ _OF_WATER = re.compile(
 @lru_cache(maxsize=64)
 def no_places(text: str) -> frozenset[str]:
     """Nouns of place that are something else in a story: the bank of a river, the landing of a stair."""
-    of_money = len(_OF_MONEY.findall(text)) > 1
-    of_water = _OF_WATER.search(text) is not None
+    told = [_told_of(paragraph) for paragraph in text.split("\n\n")]
+    of_money = sum(t.money for t in told) > 1
+    of_water = any(t.water for t in told)
     return frozenset({*(() if of_money else ("bank",)), *(() if of_water else ("landing",))})
 
 
@@ -114,8 +116,27 @@ _SMALL = re.compile(
 def driven_in(text: str) -> str:
     """In what somebody is who drives, where it is not said there: what a story tells of that is driven; empty where it
     tells of nothing like that, since carts are driven too."""
-    noun = "truck" if _LARGE.search(text) else "car" if _SMALL.search(text) else ""
+    told = [_told_of(paragraph) for paragraph in text.split("\n\n")]
+    noun = "truck" if any(t.large for t in told) else "car" if any(t.small for t in told) else ""
     return PLACE_NOUNS.get(noun, "")
+
+
+class _ToldOf(NamedTuple):
+    """How often a paragraph tells of money, and whether of water, and of what is driven."""
+
+    money: int
+    water: bool
+    large: bool
+    small: bool
+
+
+@lru_cache(maxsize=16_384)
+def _told_of(paragraph: str) -> _ToldOf:
+    """Kept, since of a long text only a paragraph changes at a time."""
+    return _ToldOf(
+        len(_OF_MONEY.findall(paragraph)),
+        *(p.search(paragraph) is not None for p in (_OF_WATER, _LARGE, _SMALL)),
+    )
 
 
 def is_aboard_in_space(text: str) -> bool:

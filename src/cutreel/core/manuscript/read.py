@@ -118,6 +118,7 @@ class _Reader:
 
     def add(self, block: _Block, scene: int) -> None:
         """Read a block that stands in a scene, by its index."""
+        new = tuple.__new__
         begin = block.cue_end or block.start
         body = self.text[begin : block.end]
         pieces = self._pieces(block, body)
@@ -132,8 +133,20 @@ class _Reader:
                 continue  # no word of it was spoken
             line = len(self.lines)
             self.lines.append(Line(first + a, first + b, piece.speaker, piece.why))
+            # By the tuple's own way: a long text has tens of thousands of them, and each letter typed makes them anew.
             self.words += [
-                Word(begin + start, begin + end, text, paragraph, sentences + sentence, line, scene)
+                new(
+                    Word,
+                    (
+                        begin + start,
+                        begin + end,
+                        text,
+                        paragraph,
+                        sentences + sentence,
+                        line,
+                        scene,
+                    ),
+                )
                 for start, end, text, sentence in laid.tokens[a:b]
             ]
         self.sentences += [Sentence(first + a, first + b) for a, b in laid.sentences]
