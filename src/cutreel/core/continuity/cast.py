@@ -280,7 +280,8 @@ def _titles_told(text: str, figures: Sequence[Figure]) -> dict[str, int]:
         noun: i
         for noun in roles
         for i, f in enumerate(figures, 1)
-        if f.kind == "person" and f"{noun.capitalize()} {f.name}" in text
+        if f.kind == "person"
+        and any(f"{title} {f.name}" in text for title in (noun.capitalize(), f"the {noun}"))
     }
 
 
@@ -349,11 +350,17 @@ def _is_anybody(figure: Figure) -> bool:
 def _age_beside(name: str, text: str) -> str | None:
     called = re.escape(name.removeprefix("the "))
     beside = (
-        rf"\b({_AGED}) {called}\b",
+        rf"(?<![-\w])({_AGED}) {called}\b",
         rf"\b[Aa]n? ({_AGED}) (?:[a-z]+ ){{0,2}}[a-z]+,? (?:called |named )?{called}\b",
         rf"\b{called}, an? ({_AGED}) ",
         rf"\b{called} was (?:an? |very )?(old|elderly|retired|young)\b",
     )
+    years = re.search(
+        rf"\b([a-z]+(?:-[a-z]+)?|\d+)-year-old (?:[a-z]+ )?(?:[a-z]+ (?:called|named) )?{called}\b",
+        text,
+    )
+    if years and (told := Described(years=number_in(years[1])).age):
+        return told
     found = (re.search(p, text, re.IGNORECASE if n == 0 else 0) for n, p in enumerate(beside))
     age = next((m[1].lower() for m in found if m), None)
     return "old" if age in ("elderly", "retired") else age

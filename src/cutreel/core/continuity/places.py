@@ -103,9 +103,15 @@ def no_places(text: str) -> frozenset[str]:
     told = [_told_of(paragraph) for paragraph in text.split("\n\n")]
     of_money = sum(t.money for t in told) > 1
     of_water = any(t.water for t in told)
-    return frozenset({*(() if of_money else ("bank",)), *(() if of_water else ("landing",))})
+    of_trains = any(t.trains for t in told)
+    unlike = (("bank", of_money), ("landing", of_water), ("platform", of_trains))
+    return frozenset(noun for noun, fits in unlike if not fits)
 
 
+_OF_TRAINS = re.compile(
+    r"\b(?:trains?|railways?|rails?|railroad|station|carriages?|trams?|underground|subway|locomotive|conductor)\b",
+    re.I,
+)
 _LARGE = re.compile(r"\b(?:plough|plow|tractor|truck|lorry|digger|combine)s?\b", re.IGNORECASE)
 _SMALL = re.compile(
     r"\b(?:car|headlights|windscreen|windshield|steering wheel|dashboard|jeep)s?\b", re.IGNORECASE
@@ -122,12 +128,13 @@ def driven_in(text: str) -> str:
 
 
 class _ToldOf(NamedTuple):
-    """How often a paragraph tells of money, and whether of water, and of what is driven."""
+    """How often a paragraph tells of money, and whether of water, of what is driven, of trains."""
 
     money: int
     water: bool
     large: bool
     small: bool
+    trains: bool
 
 
 @lru_cache(maxsize=16_384)
@@ -135,7 +142,7 @@ def _told_of(paragraph: str) -> _ToldOf:
     """Kept, since of a long text only a paragraph changes at a time."""
     return _ToldOf(
         len(_OF_MONEY.findall(paragraph)),
-        *(p.search(paragraph) is not None for p in (_OF_WATER, _LARGE, _SMALL)),
+        *(p.search(paragraph) is not None for p in (_OF_WATER, _LARGE, _SMALL, _OF_TRAINS)),
     )
 
 

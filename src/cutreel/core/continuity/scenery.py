@@ -7,7 +7,17 @@ from dataclasses import dataclass, replace
 
 from cutreel.core.ideas import Told
 from cutreel.core.manuscript import TIMES, WEATHERS, Manuscript, Word
-from cutreel.core.reading import LIFTS, RIDDEN, SEASONS, STAIRS, VEHICLES, Arrival, Story
+from cutreel.core.reading import (
+    AT_THE_OVEN,
+    LIFTS,
+    RIDDEN,
+    SEASONS,
+    STAIRS,
+    VEHICLES,
+    WITHIN,
+    Arrival,
+    Story,
+)
 
 from .hour import (
     DAYTIME,
@@ -43,6 +53,7 @@ NOTHING_SAID = "nothing says otherwise"
 AT_FIRST = 400
 """Words at the beginning in which an hour is looked for that holds from the first on."""
 _YEAR = re.compile(r"\b(?:1[0-9]{3}|20[0-9]{2})\b")
+_HAS_AN_OVEN = re.compile(r"\b(?:kitchen|bakery|inn|hut|café|restaurant)\b")
 _BY_HEADING = "the scene's heading"
 
 
@@ -216,8 +227,8 @@ class Scenery:
             return None  # in what they drive nobody said
         if arrival.noun == STAIRS and (not at.house or is_indoors(at.place)):
             return None  # stairs of the house where they are, or of any
-        if arrival.phrase == "bed" and is_indoors(at.place):
-            return None  # a bed stands in the house where they are
+        if _says_no_more(arrival, at):
+            return None
         if arrival.noun in ("room", "building") and has_rooms(at.place):
             return None  # the ninth room of the museum is the museum
         return None if arrival.phrase in ("woke", "rowed") and at.place else arrival
@@ -229,6 +240,16 @@ class Scenery:
         if arrival.town and place == arrival.phrase:
             place = f"{place}, {PLACE_NOUNS['town']}"
         return place
+
+
+def _says_no_more(arrival: Arrival, at: Setting) -> bool:
+    """Whether what stands in a house only says that they are in the one where they are already."""
+    if arrival.phrase in ("bed", WITHIN) and is_indoors(at.place):
+        return True
+    if arrival.phrase == AT_THE_OVEN and _HAS_AN_OVEN.search(at.place):
+        return True
+    # The window of what they ride in.
+    return arrival.phrase in (WITHIN, AT_THE_OVEN) and at.place == at.ridden != ""
 
 
 def _sentences(said: Sequence[Word]) -> list[str]:

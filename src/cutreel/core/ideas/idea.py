@@ -38,10 +38,13 @@ _FEELING = {
 }
 _ONLY_LOOKS = ("looking", "watching", "staring", "waiting", "listening")
 _MADE_OF_WORDS = re.compile(r"\b(1[0-9]{3}|20[0-9]{2})\b")
-_COUNTED = re.compile(
-    r"\b(\d[\d,.]*|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|twenty|thirty|forty|fifty|sixty|hundred|"
-    r"thousand|million)\b", re.I,
-)
+_NUMBER = (
+    "two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen "
+    "nineteen twenty thirty forty fifty sixty seventy eighty ninety hundred thousand million"
+).split()
+_COUNTED = re.compile(rf"\b\d[\d,.]*\b|\b(?:(?:{'|'.join(_NUMBER)})\b[ -]?)+", re.I)
+_GENERATIONS = re.compile(r"\b(?:centur(?:y|ies)|hundred years|thousand years|generations?|decades)\b")
+"""After such a time nobody who was there before still is."""
 # fmt: on
 
 
@@ -188,7 +191,7 @@ def _thing(moment: Moment, names: Names) -> list[Idea]:
     there = [s for s in sights if s not in new]
     seen = sorted([*new, *there], key=lambda s: s.sort != "animal")
     for sight in seen:
-        if sight.sort in ("thing", "animal") and not moment.present:
+        if sight.sort in ("thing", "animal", "food") and not moment.present:
             return [
                 Idea(
                     "thing", "close", (), f"{sight.phrase}, near", f"“{sight.phrase}” is named", 1.3
@@ -222,7 +225,8 @@ def _place(moment: Moment, names: Names) -> list[Idea]:
 def _still_there(moment: Moment) -> tuple[int, ...]:
     """Those of the shot before, where the words name nobody and nothing else to look at."""
     told = moment.told
-    return () if told.deeds or told.sights or moment.new_place else moment.before
+    elsewhere = moment.new_place or _GENERATIONS.search(moment.text) is not None
+    return () if told.deeds or told.sights or elsewhere else moment.before
 
 
 def _doing(moment: Moment, names: Names) -> str:
@@ -238,7 +242,10 @@ def _sign(moment: Moment) -> list[Idea]:
     elif country:
         action, why = f"a map of {country}", f"“{country}”"
     elif counted := _COUNTED.search(moment.text):
-        action, why = f"a page with the number {counted.group().lower()}", f"“{counted.group()}”"
+        action, why = (
+            f"a page with the number {counted.group().strip(' -').lower()}",
+            f"“{counted.group().strip()}”",
+        )
     elif not moment.told.sights:
         return []
     else:

@@ -8,8 +8,10 @@ from typing import NamedTuple
 from cutreel.core.manuscript import Pronoun, Word
 from cutreel.core.reading import Arrival, Deed, Mention, Sight, Story
 
-ROOMS = frozenset({"kitchen", "bedroom", "room", "hall", "parlour", "study", "cellar", "attic"})
-"""Places of a house."""
+ROOMS = frozenset(
+    {"kitchen", "bedroom", "room", "hall", "parlour", "study", "cellar", "attic", "garden"}
+)
+"""Places of a house, and its garden."""
 
 
 class Called(NamedTuple):

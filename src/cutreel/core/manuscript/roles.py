@@ -30,6 +30,7 @@ _SAID_BY = "|".join(
     )
 )
 """Verbs behind which stands who speaks: "told the father" is not said by him."""
+_COULD = re.compile(r" (?:could|would|might|should|must|can|may)\b")
 _SPEAKS_BEHIND_IT = re.compile(rf"(?:\b(?:{_SAID_BY}) $|”,? (?:asked|answered|called) $)")
 _SPEAKS = re.compile(rf"^ ?(?:\w+ly )?(?:{SPEECH_VERBS})\b")
 _ROLE = re.compile(
@@ -92,6 +93,8 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
         ):
             continue  # "he was a broad man": nobody new
         behind = match.group("behind")
+        if of in ("a", "an") and _COULD.match(behind):
+            continue  # "a woman could divorce her husband": any
         # "The compass began to spin": it says nothing.
         moves = re.match(
             r" (?:began|continued) to (?!(?:speak|talk|sing|say|tell|explain|shout)\b)", behind

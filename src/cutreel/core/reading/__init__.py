@@ -27,11 +27,12 @@ from .singular import GROWN
 from .speaking import SpeakerMemory, with_speakers
 from .story import NOTHING, ReadParagraph, Story, StoryMemory, read_story
 from .when import SEASONS
-from .where import LIFTS, RIDDEN, STAIRS, Arrival, arrivals
+from .where import AT_THE_OVEN, LIFTS, RIDDEN, STAIRS, WITHIN, Arrival, arrivals
 
 # fmt: off
 __all__ = [
     "ANYBODY",
+    "AT_THE_OVEN",
     "GROWN",
     "LIFTS",
     "LISTENER",
@@ -43,6 +44,7 @@ __all__ = [
     "SURE",
     "TELLER",
     "VEHICLES",
+    "WITHIN",
     "Arrival",
     "Changed",
     "Deed",

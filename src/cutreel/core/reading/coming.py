@@ -10,7 +10,7 @@ TO = frozenset(
     "to into onto in inside at up down across through along over toward towards on aboard off under beneath".split()
 )
 _THERE = frozenset(
-    "in inside at on aboard along through across by beside near under beneath outside behind over up down "
+    "in inside at on off aboard along through across by beside near under beneath outside behind over up down "
     "above around within round upon".split()
 )
 _TILLS = frozenset("dig mow weed rake plough plow sow water".split())
@@ -60,7 +60,7 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         return _is_where_its_thing_is(parsed, i)
     token = tokens[i]
     verb = clause_of(parsed, i)
-    if unreal(parsed, verb) or compared(parsed, i):
+    if compared(parsed, i) or (unreal(parsed, verb) and not _is_set_there(parsed, i, verb)):
         return None
     if any(tokens[c].lemma in _EACH for c in parsed.children[i]):
         return None  # "in every second house"
@@ -93,8 +93,7 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         return None
     if [tokens[s].text.lower() for s in subjects(parsed, verb)] == ["which"]:
         return None  # "at six, which was beside the fish stall"
-    before = tokens[token.head].text.lower()
-    if before == "across" and i < verb and _is_of_things(parsed, verb):
+    if tokens[token.head].text.lower() == "across" and i < verb and _is_of_things(parsed, verb):
         return None  # "across the road a lamp was burning"
     if _opens_clause(parsed, i, verb):
         return False  # "At the whaling station two boys saw him", "from the dunes they watched"
@@ -105,8 +104,8 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         chain.append(tokens[at].text.lower())
     preps = [w for w in chain if w.isalpha()] or [""]
     first = preps[0]
-    if first in {"on", "in", "by", "along"} and "from" in preps[1:3]:
-        return None  # "people came from every village on the coast"
+    if first in {"on", "in", "by", "along", "across"} and "from" in preps[1:3]:
+        return None  # "people came from every village on the coast", "the man from across the road"
     if first == "of" and len(preps) > 2 and _says_where_in(tokens[tokens[tokens[i].head].head]):
         first = preps[2]  # "in the warm grass of a great meadow"
     part = tokens[tokens[token.head].head].lemma if first == "of" else ""
@@ -118,10 +117,8 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         return None
     if _is_only_beside(first, tokens[at].lemma):
         return None
-    if _is_of_things(parsed, at) and (
-        tokens[at].lemma in _GOES_OR_SOUNDS or (tokens[at].lemma == "be" and token.name == "GPE")
-    ):
-        return None  # "the serum was in Anchorage", "the ice went out to sea"
+    if _only_goes_by(parsed, at, token):
+        return None
     if (
         tokens[at].dep in {"dobj", "nsubj"}
         and tokens[tokens[at].head].lemma in MOVES
@@ -133,6 +130,8 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         at = tokens[
             at
         ].head  # "went back to her hangar", "out of the door and down the stairs to the street"
+    if _only_goes_by(parsed, at, token):
+        return None
     if tokens[at].pos not in {"VERB", "AUX"}:
         # "the lamp in the kitchen": where the thing is, if it is what the clause is about.
         return (
@@ -157,6 +156,22 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
     }:  # fmt: skip
         return False if _is_looked_at_from_beside(first, token) else None
     return False if first in _THERE else None
+
+
+def _is_set_there(parsed: Parsed, i: int, verb: int) -> bool:
+    """ "In Rome, only the emperor could wear one": there we are, whoever does it."""
+    token = parsed.tokens[i]
+    opens = token.head == 0 or parsed.tokens[token.head - 1].sentence != token.sentence
+    could = any(parsed.tokens[c].text.lower() in {"could", "would"} for c in parsed.children[verb])
+    return token.name == "GPE" and token.dep == "pobj" and opens and could
+
+
+def _only_goes_by(parsed: Parsed, verb: int, place: Token) -> bool:
+    """ "The serum was in Anchorage", "the ice went out to sea", "the smell went down the lane"."""
+    lemma = parsed.tokens[verb].lemma
+    return _is_of_things(parsed, verb) and (
+        lemma in _GOES_OR_SOUNDS or (lemma == "be" and place.name == "GPE")
+    )
 
 
 def _is_only_beside(prep: str, verb: str) -> bool:

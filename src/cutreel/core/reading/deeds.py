@@ -52,7 +52,7 @@ _SOMEWHERE = frozenset({"outside", "inside", "upstairs", "downstairs", "overhead
 """Before its verb it says where, and no way that is gone: "outside, two men took down the posters"."""
 _EMPTY_VERBS = frozenset(
     "have do happen seem appear become mean matter keep let make get begin start stop go on turn use need "
-    "cost belong last exist".split()
+    "cost belong last exist depend".split()
 )
 _TURNS = frozenset("fall grow go turn stay remain".split())
 """With what something becomes: "fell silent" shows nothing."""
@@ -140,7 +140,7 @@ def sights_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[S
         if _is_what_it_is_made_of(parsed, i):
             continue
         verb = clause_of(parsed, i)
-        if unreal(parsed, verb) not in {"", "remembered"} or is_unseen(parsed, i):
+        if is_unseen(parsed, i) or not _is_there(parsed, i, verb):
             continue
         if by_nobody(parsed, verb) and token.dep not in SUBJECT:
             continue  # "nobody paid a penny"
@@ -148,6 +148,18 @@ def sights_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[S
             sort = "thing"
         out.append(Sight(token.start, _Clause(parsed, verb, spoken, called).phrase(i), sort))
     return tuple(out)
+
+
+_COMES = frozenset("be come arrive appear exist return".split())
+
+
+def _is_there(parsed: Parsed, i: int, verb: int) -> bool:
+    """Whether what is named can be seen: "the cloth did not fade" tells of a cloth, "the bus did not come" of none."""
+    why = unreal(parsed, verb)
+    if why == "denied" and parsed.tokens[i].dep == "nsubj":
+        below = {parsed.tokens[c].text.lower() for c in parsed.children[i]}
+        return "the" in below and parsed.tokens[verb].lemma not in _COMES
+    return why in {"", "remembered"}
 
 
 def is_unseen(parsed: Parsed, i: int) -> bool:
@@ -209,6 +221,9 @@ _OF_SOMETHING = frozenset(
 """What is not seen where what it is done with cannot be."""
 
 
+_RIDDEN = frozenset(
+    "bicycle bike horse pony donkey mule camel elephant motorbike scooter sledge ladder crutch".split()
+)
 _AS_ONE_IS = frozenset("wrap dress cover soak arm huddle curl bandage bundle".split())
 
 
@@ -233,7 +248,12 @@ class _Clause:
     def deed(self) -> Deed | None:
         subject = [s for s in subjects(self.parsed, self.verb) if s not in self.spoken]
         expletive = any(self.tokens[c].dep == "expl" for c in self.below)
-        if self._asks() or self._was_done() or (not subject and not expletive):
+        if (
+            self._asks()
+            or self._was_done()
+            or self._only_opens()
+            or (not subject and not expletive)
+        ):
             return None
         if any(compared(self.parsed, s) for s in subject):
             return None
@@ -271,6 +291,10 @@ class _Clause:
             weight = max(1, weight)
         elif lemma in SPEECH and not self._is_of_a_thing(subject, who) and not self._weeps():
             verb, rest, weight = ("speak" if plural else "speaks"), self._to_whom(), 1
+        elif lemma == "spend":
+            verb, weight = ("are" if plural else "is"), 1  # the rest of a life, in a garden
+            if not rest:
+                return None
         elif lemma in _DRAWN_MENTAL and self.token.sentence in memories(self.parsed):
             return None  # what they remember is seen, not they
         elif lemma in _DRAWN_MENTAL:
@@ -281,10 +305,21 @@ class _Clause:
             return None  # "took turns" is no taking
         else:
             verb = lemma if plural else present(lemma)
+            named = f"{named}{self._riding(subject, who)}"
             turns = not who and lemma in _TURNS and self._has("acomp")
             weight = weight + (0 if lemma in _EMPTY_VERBS or turns else 1)
         text = " ".join([named, verb, *rest])
         return Deed(self.token.start, who, lemma, text, tuple(self.things), min(3, weight), named)
+
+    def _only_opens(self) -> bool:
+        """ "Tried to clean the flask" is told by what was tried; "left me nothing", "were said to" show nothing."""
+        if self.token.lemma in {"try", "attempt", "dare", "manage"} and self._has("xcomp"):
+            return True
+        nothing = any(
+            self.tokens[c].dep == "dobj" and self.tokens[c].text.lower() in {"nothing", "nobody"}
+            for c in self.below
+        )
+        return nothing or (self.token.lemma in SPEECH and self._has("auxpass"))
 
     def _of_them(self, s: int) -> list[int]:
         """ "The three of them"."""
@@ -343,6 +378,12 @@ class _Clause:
                 return ""
             parts.append(self._ship(s) or self.phrase(s, deep=token.lemma in _SEVERAL))
         return _and(parts)
+
+    def _riding(self, subject: Sequence[int], who: Sequence[int]) -> str:
+        """ "A boy on a bicycle came": what he is on belongs into the picture."""
+        on = (c for s in subject for c in self.parsed.children[s] if self.tokens[c].text == "on")
+        ridden = [k for c in on for k in self.parsed.children[c] if self.tokens[k].lemma in _RIDDEN]
+        return f" on {self.phrase(ridden[0])}" if who and ridden else ""
 
     def _is_of_things(self, s: int) -> bool:
         """ "A pair of oars"."""

@@ -136,6 +136,11 @@ def _told_otherwise(parsed: Parsed, i: int, called: Called) -> Arrival | None:
     token = parsed.tokens[i]
     if token.lemma in {"bed", "bunk"} and _is_in_bed(parsed, i):
         return Arrival(token.start, "bedroom", "bed", False)
+    if (token.lemma, token.pos) in _DONE_IN_KITCHENS and _is_at_the_oven(parsed, i):
+        return Arrival(token.start, "kitchen", AT_THE_OVEN, False)
+    if token.lemma in _STANDS_INSIDE and _is_beside(parsed, i):
+        noun = "bedroom" if token.lemma == "wardrobe" else "room"
+        return Arrival(token.start, noun, WITHIN, False)
     if token.lemma == "wake" and _wakes(parsed, i):
         return Arrival(token.start, "bedroom", "woke", False)
     if token.lemma in {"row", "sail"} and _wakes(parsed, i):
@@ -169,6 +174,8 @@ def _told_otherwise(parsed: Parsed, i: int, called: Called) -> Arrival | None:
         return Arrival(token.start, ridden, ridden, False)
     if token.lemma in VEHICLES and _is_within(parsed, i):
         return Arrival(token.start, token.lemma, token.lemma, False)
+    if token.pos == "PROPN" and _is_taken_by(parsed, i):
+        return Arrival(token.start, token.lemma.lower(), _phrase(parsed, i), True, town=True)
     if _are_put_in(parsed, i, called):
         return Arrival(token.start, token.lemma.lower(), _phrase(parsed, i), False)
     if _goes_among_trees(parsed, i) and not _are_beasts(parsed, i, called):
@@ -197,7 +204,7 @@ def _arrival(parsed: Parsed, i: int, comes: bool, called: Called, teller: int | 
         noun, phrase = "lighthouse", "lighthouse"
     if _is_far_out(parsed, i, called):
         elsewhere, stays = True, False
-    if _moves_away(parsed, verb):
+    if _moves_away(parsed, verb) or (comes and _takes_there(parsed, verb, called, teller)):
         stays = False
     if before == "outside" and noun in HOUSES:
         noun, phrase = "street", f"outside the {phrase}"
@@ -209,7 +216,7 @@ def _arrival(parsed: Parsed, i: int, comes: bool, called: Called, teller: int | 
         stays and not elsewhere,
         token.name == "GPE" or _is_a_town(token),
         elsewhere,
-        parsed.tokens[verb].lemma in LIVES,
+        parsed.tokens[verb].lemma in LIVES and before != "off",
     )
 
 
@@ -222,6 +229,25 @@ def _moves_away(parsed: Parsed, verb: int) -> bool:
         for s in of
     )
     return kin and parsed.tokens[verb].lemma in {"move", "emigrate"}
+
+
+def _takes_there(parsed: Parsed, verb: int, called: Called, teller: int | None) -> bool:
+    """ "A girl takes the rolls to the school": who tells it stays."""
+    of = subjects(parsed, verb)
+    things = any(
+        parsed.tokens[c].dep == "dobj" and sort_of(parsed.tokens[c].lemma) in ("thing", "food")
+        for c in parsed.children[verb]
+    )
+    away = (
+        parsed.tokens[verb].lemma in {"take", "carry", "bring"} and parsed.tokens[verb].tag == "VBZ"
+    )
+    return (
+        teller is not None
+        and away
+        and things
+        and bool(of)
+        and not any(teller in called(s) for s in of)
+    )
 
 
 def _others_are(parsed: Parsed, verb: int, called: Called, teller: int) -> bool:
@@ -354,6 +380,43 @@ def _is_rented(parsed: Parsed, i: int) -> bool:
 
 
 _ROOMS = frozenset("room flat apartment attic cellar studio workshop shed barn hall".split())
+
+
+AT_THE_OVEN, WITHIN = "baked", "inside"
+"""The phrases of arrivals that only say so where nothing else is known: somebody bakes, or is beside a wardrobe."""
+_DONE_IN_KITCHENS = frozenset({("bake", "VERB"), ("oven", "NOUN")})
+_STANDS_INSIDE = frozenset({"wardrobe", "window", "windowsill", "fireplace", "hearth"})
+_SEES = frozenset("hold stand sit wait look lean kneel put write read keep".split())
+
+
+def _is_at_the_oven(parsed: Parsed, i: int) -> bool:
+    """ "So I baked", "the loaf came out of the oven"."""
+    verb = clause_of(parsed, i)
+    if unreal(parsed, verb) or compared(parsed, i):
+        return False
+    if parsed.tokens[i].lemma == "bake":
+        return any(parsed.tokens[s].pos in {"PRON", "PROPN"} for s in subjects(parsed, i))
+    return parsed.tokens[i].dep == "pobj"
+
+
+def _is_beside(parsed: Parsed, i: int) -> bool:
+    """ "Held it up to the window", "put it on top of my wardrobe": in a room; who looks in at a window is not."""
+    token, verb = parsed.tokens[i], clause_of(parsed, i)
+    if token.dep != "pobj" or token.tag == "NNS" or unreal(parsed, verb) or compared(parsed, i):
+        return False
+    below = [*parsed.children[verb], *ancestors_of(parsed, i)]
+    words = {parsed.tokens[c].text.lower() for c in below}
+    somebody = any(parsed.tokens[s].pos in {"PRON", "PROPN"} for s in subjects(parsed, verb))
+    outside = words & {"in", "into", "outside", "under", "below", "through"}
+    return somebody and parsed.tokens[verb].lemma in _SEES and not outside
+
+
+def ancestors_of(parsed: Parsed, i: int) -> Iterator[int]:
+    """The prepositions that a noun hangs on, up to its verb."""
+    at = parsed.tokens[i].head
+    while parsed.tokens[at].pos not in VERBAL and parsed.tokens[at].head != at:
+        yield at
+        at = parsed.tokens[at].head
 
 
 def _is_in_bed(parsed: Parsed, i: int) -> bool:
@@ -540,6 +603,22 @@ def _are_put_in(parsed: Parsed, i: int, called: Called) -> bool:
     return into and somebody and unreal(parsed, verb) in ("", "remembered")
 
 
+_CONQUERS = frozenset("take capture conquer besiege attack storm occupy bomb invade".split())
+
+
+def _is_taken_by(parsed: Parsed, i: int) -> bool:
+    """ "In 1453 the Turks took Constantinople"."""
+    token = parsed.tokens[i]
+    verb = token.head
+    done = token.dep == "dobj" and parsed.tokens[verb].lemma in _CONQUERS
+    of = [parsed.tokens[s] for s in subjects(parsed, verb)]
+    # Of a town that the parser does not know, by whom it is taken: a people.
+    town = token.name == "GPE" or (
+        token.name != "PERSON" and any(t.tag == "NNPS" or t.name == "NORP" for t in of)
+    )
+    return done and town and bool(of) and not unreal(parsed, verb)
+
+
 def _are_beasts(parsed: Parsed, i: int, called: Called) -> bool:
     """ "The owls flew into the trees": nobody who is told of goes there."""
     of = subjects(parsed, clause_of(parsed, i))
@@ -553,10 +632,17 @@ def _are_beasts(parsed: Parsed, i: int, called: Called) -> bool:
 def _goes_home(parsed: Parsed, i: int) -> bool:
     token = parsed.tokens[i]
     verb = clause_of(parsed, i)
-    goes = parsed.tokens[verb].lemma in MOVES and token.dep in {"advmod", "npadvmod", "dobj"}
+    goes = parsed.tokens[verb].lemma in MOVES | {"be", "stay"}
+    at_home = token.dep == "attr" and _is_bare(parsed, i)
+    goes = goes and (token.dep in {"advmod", "npadvmod", "dobj"} or at_home)
     if any(sort_of(parsed.tokens[s].lemma) == "animal" for s in subjects(parsed, verb)):
         return False  # the otter's home is no house
     return goes and not unreal(parsed, verb)
+
+
+def _is_bare(parsed: Parsed, i: int) -> bool:
+    """ "He was home for the holidays", not "it was a home"."""
+    return not any(parsed.tokens[c].dep in {"det", "poss", "amod"} for c in parsed.children[i])
 
 
 def _goes_among_trees(parsed: Parsed, i: int) -> bool:
