@@ -614,3 +614,16 @@ def test_what_people_are_says_what_they_wear() -> None:
 )
 def test_things_that_were_something_else(words: str, props: list[str]) -> None:
     assert read_prompt(f"Close-up. {words}. a shore. day.").props == props
+
+
+@pytest.mark.parametrize("look", LOOK_CARDS, ids=lambda look: look.name)
+def test_the_words_of_a_look_are_in_no_picture(look) -> None:
+    said = f"{look.medium}. {look.detail}. calm mood"
+    read = read_prompt(f"Wide shot. Ada (woman). Rome, a town street. day, clear sky. {said}")
+    assert (read.place, read.props, read.animals, read.unused) == ("street", [], [], ["rome"])
+
+
+def test_what_is_on_a_picture_is_not_there() -> None:
+    read = read_prompt("Close-up. a blue tin with a picture of a windmill on the lid. a room. day.")
+    assert read.props == ["tinbox", "picture"]
+    assert read.dyes == {"tinbox": NAMED["blue"]}

@@ -141,6 +141,11 @@ _CLOCK_TOWER = re.compile(r"\b(?:clock tower|tower clock|church tower|town clock
 
 _OF_A_VEHICLE = re.compile(r"\b(car|truck|lorry|van|bus|train|taxi)'s (?:front |back )?(?:doors?|windows?|headlights?|lights?|engine|wheels?|seats?|horn|roof)\b")
 """A part of what is driven is seen on all of it."""
+_LOOK_WORDS = re.compile("|".join(rf"\b{words}\b" for words in sorted(v.LOOK_WORDS, key=len, reverse=True)))
+_PICTURED = re.compile(r"\b(picture|photograph|photo|painting|portrait|drawing|image) of (?:an?|the|his|her|their) (?:[a-z-]+ ){0,2}?[a-z-]+(?=[,.]| on | in | at | standing | with |$)")
+"""What is on a picture is not there itself."""
+_PIECE_OF = re.compile(r"\b(?:piece|bolt|length|scrap|roll|strip) of (?:silk|velvet|linen|cotton|wool|cloth|fabric)\b|(?<=the )(?:silk|velvet|linen|wool)(?=, (?:near|alone)\b)")
+_A_TIN = re.compile(r"\b((?:an?|the|his|her|their|my|second|old|little|dented|blue|red|green|biscuit|cake|tea|tobacco) )tin(?= of |[,.]| and | on | with | near|$)")
 _CHOCOLATE = re.compile(r"\b(?:chocolate bars?|bars? of chocolate)\b")
 _SLEEPS = re.compile(r"\b([a-z]+)(?: [a-z]+ly)? (?:sleeps?|is asleep|are asleep|lies asleep|snores?|dozes?)\b")
 _OWN_LAMP = re.compile(r"\b(his|her|their|my|your|own) lamps?\b")
@@ -153,6 +158,7 @@ def read_prompt(prompt: str) -> Reading:
     low = _CLOCK_TOWER.sub("clocktower", prompt.lower().replace("’", "'"))
     low = low.replace("carpet bag", "bag")
     low = _OF_A_VEHICLE.sub(r"\1", _CHOCOLATE.sub("chocolate", low))
+    low = _PIECE_OF.sub("cloth", _A_TIN.sub(r"\1tinbox", _PICTURED.sub(r"\1", low)))
     low = _A_WELL.sub(r"\1wellhead", low)
     low = _OWN_LAMP.sub(r"\1 lantern", low)
     used: set[str] = set()
@@ -167,7 +173,8 @@ def read_prompt(prompt: str) -> Reading:
             out.framing = framing
             used |= set(re.findall(r"[a-z]+", phrase)) | {"shot", "up"}
             break
-    rest = low
+    used |= {w for m in _LOOK_WORDS.finditer(low) for w in re.findall(r"[a-z]+", m.group())}
+    rest = _LOOK_WORDS.sub(" ", low)
     for match in re.finditer(r"((?:[\w'-]+\s+|(?:mr|mrs|dr)\.\s+)+)\(([^)]*)\)", low):
         figure, words = _figure(match.group(2))
         name = match.group(1).strip(" .")

@@ -77,6 +77,9 @@ THINGS: dict[str, str] = {
     "rug": "o brick-red 0 .08 1.1 .16; o cream 0 .08 .8 .1; o brick-red! 0 .08 .5 .06",
     "fireplace": "b grey -.9 0 1.8 1.3; b grey! -1 1.3 2 .14; c black -.55 0 -.55 .6 0 .9 .55 .6 .55 0; g mustard 0 .3 1.1; c rust -.3 0 -.2 .4 0 .2 .1 .56 .3 0; c mustard -.12 0 0 .3 .12 0",
     "chocolate": "b brown -.5 0 .5 .4; l brown! .04 -.36 0 -.36 .4; l brown! .04 -.2 0 -.2 .4; l brown! .04 -.5 .2 0 .2; b brick-red -.04 -.02 .6 .44; b gold .1 .14 .3 .12",
+    "tinbox": "b grey-blue -.5 0 1 .56; b grey-blue+ -.54 .5 1.08 .16; o cream 0 .27 .19 .15; l brick-red .04 -.5 .06 .5 .06",
+    "cloth": "c plum -.7 0 -.76 .2 -.5 .34 .5 .3 .74 .18 .7 0; c plum+ -.66 .2 -.5 .34 .5 .3 .66 .2 0 .24; c plum! .3 .02 .5 .2 .86 .02 .8 -.1 .5 -.04; l plum! .03 -.6 .1 0 .14 .6 .1",
+    "factory": "b brick-red -1.2 0 2.4 .9; p brick-red! -1.2 .9 -.8 1.3 -.8 .9; p brick-red! -.8 .9 -.4 1.3 -.4 .9; p brick-red! -.4 .9 0 1.3 0 .9; b brick-red! .4 .9 .24 1.1; b brick-red! .8 .9 .24 .8; o grey+ .56 2.2 .2; o grey+ .78 2.4 .28; o grey+ 1.0 1.9 .18; b pale-blue -1 .36 .3 .3; b pale-blue -.5 .36 .3 .3; b pale-blue 0 .36 .3 .3; b brown .6 0 .36 .5",
     "lightning": "p mustard+ -.1 3 .34 3 .04 1.9 .36 1.96 -.2 .9 .1 .96 -.3 0 -.1 .74 -.42 .7 -.14 1.7 -.4 1.66",
     # tools and work
     "hammer": "l brown .12 0 0 0 .9; b dark-grey -.34 .8 .68 .24",
@@ -160,7 +163,7 @@ THINGS: dict[str, str] = {
     "computer": "b dark-grey -.6 .3 1.2 .8; b pale-blue -.52 .38 1.04 .64; b dark-grey -.1 .1 .2 .2; b dark-grey -.34 0 .68 .1",
     "newspaper": "p cream -.5 0 .46 .06 .5 .8 -.46 .74; l dark-grey .07 -.36 .62 .36 .66; l grey .035 -.38 .46 0 .48; l grey .035 -.38 .36 0 .38; l grey .035 -.38 .26 0 .28; b grey .1 .2 .3 .3",
 }
-BIG_THINGS = ["lightning", "wires", "stairs", "wall", "aeroplane", "engine", "bed", "sofa", "bench", "cupboard", "shelf", "stove", "fireplace", "loom", "easel", "piano", "tent", "well", "windmill", "statue", "tree", "hay", "scarecrow", "snowman", "ship", "raft", "train", "bicycle", "car", "airship", "bridge", "throne", "cauldron", "rocket", "robot", "curtain"]
+BIG_THINGS = ["lightning", "factory", "wires", "stairs", "wall", "aeroplane", "engine", "bed", "sofa", "bench", "cupboard", "shelf", "stove", "fireplace", "loom", "easel", "piano", "tent", "well", "windmill", "statue", "tree", "hay", "scarecrow", "snowman", "ship", "raft", "train", "bicycle", "car", "airship", "bridge", "throne", "cauldron", "rocket", "robot", "curtain"]
 
 
 FLAMES = ("campfire", "fire", "torch", "stove", "fireplace", "cauldron", "candles", "candlestick")

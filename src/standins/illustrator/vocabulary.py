@@ -119,7 +119,7 @@ PROPS: dict[str, str] = {
     "biplane": "aeroplane", "motor": "engine", "mitten": "glove", "glasses": "spectacles", "spectacle": "spectacles", "coffee": "cup", "cocoa": "cup",
     "flour": "sack", "grain": "sack", "page": "letter", "sail": "ship", "pole": "staff",
     **dict.fromkeys("list contract certificate receipt invoice deed recipe permit warrant leaflet flyer document telegram postcard envelope ticket form".split(), "letter"),
-    "poster": "newspaper", "menu": "newspaper", "thunderbolt": "lightning", "passport": "book", "receiver": "telephone", "laptop": "computer", "gem": "crystal", "diamond": "crystal", "jewel": "crystal", "spear": "staff", "cane": "staff",
+    "factory": "factory", "factories": "factory", "tinbox": "tinbox", "cloth": "cloth", "fabric": "cloth", "textile": "cloth", "poster": "newspaper", "menu": "newspaper", "thunderbolt": "lightning", "passport": "book", "receiver": "telephone", "laptop": "computer", "gem": "crystal", "diamond": "crystal", "jewel": "crystal", "spear": "staff", "cane": "staff",
 }
 PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("harbour", ("whaling station",)),
@@ -160,7 +160,7 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("marsh", ("marsh", "lake", "pond", "reeds")),
     ("shore", ("far shore", "shore", "beach", "island", "coast", "cove", "bay", "dune", "flats")),
     ("bridge", ("bridge",)),
-    ("river", ("river", "stream")),
+    ("river", ("river", "stream", "canal")),
     ("forest", ("forest", "wood", "woods", "trees")),
     ("mountain", ("mountain", "mountains", "peak", "peaks", "pyrenees", "summit", "cliff", "cliffs", "pass", "crater", "volcano")),
     ("city", ("city street", "city", "rooftop", "paris", "rooftops")),
@@ -188,6 +188,14 @@ LOOKS = {"cut paper": "cut-paper", "screen print": "screen-print", "chalk on sla
          "clay": "clay", "toned paper": "toned-pencil", "pencil drawing": "toned-pencil", "ink and wash": "ink-wash", "wash": "ink-wash",
          "watercolour": "ink-wash", "stick figures": "stick-figures", "stick figure": "stick-figures",
          "shadow theatre": "shadow-theatre", "silhouettes": "shadow-theatre", "silhouette": "shadow-theatre"}
+LOOK_WORDS = (
+    "layered cut paper", "soft shadows", "soft shadow", "paper fibre", "deep warm palette", "ink and wash drawing", "loose ink line", "pale washes", "cream paper",
+    "stick figures", "felt pen line", "white ground", "one or two spot colours", "shadow theatre silhouettes", "black silhouettes", "glowing lamplit screen",
+    "screen print", "flat inks", "grain and misregistration", "grain, misregistration", "four inks on warm paper", "chalk on slate drawing", "dry chalk strokes",
+    "smudges", "dark slate ground", "soft clay figures", "rounded forms", "thumb marks", "studio light from the left", "pencil drawing on toned paper",
+    "hatched shading", "white highlights", "buff paper showing through",
+)
+"""What is said of looks: no studio, theatre or grain is in the picture."""
 POSES: dict[str, str] = {
     word: pose
     for pose, words in {

@@ -95,7 +95,10 @@ def arrivals(
             out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), False, False))
             continue
         found = comes_to(parsed, i)
-        if found and _are_beasts(parsed, i, called):
+        if found and (
+            _are_beasts(parsed, i, called)
+            or _takes_there(parsed, clause_of(parsed, i), called, teller)
+        ):
             continue
         if found is not None:
             out.append(_arrival(parsed, i, found, called, teller))
@@ -204,7 +207,7 @@ def _arrival(parsed: Parsed, i: int, comes: bool, called: Called, teller: int | 
         noun, phrase = "lighthouse", "lighthouse"
     if _is_far_out(parsed, i, called):
         elsewhere, stays = True, False
-    if _moves_away(parsed, verb) or (comes and _takes_there(parsed, verb, called, teller)):
+    if _moves_away(parsed, verb):
         stays = False
     if before == "outside" and noun in HOUSES:
         noun, phrase = "street", f"outside the {phrase}"
