@@ -131,3 +131,27 @@ def test_a_change_whose_word_is_taken_out_holds_from_the_next_on() -> None:
     ada = next(p for p in film.cast if p.name == "Ada Quill")
     assert all(o.since in film.word_places for o in ada.outfits if o.since is not None)
     assert "long red hair" in looks(film, "Ada Quill", upto(film, "a green coat."))
+
+
+NIGHT = (
+    "Mr Harlan lived in a tower. Mr Harlan wore a brown coat.\n\n"
+    "At midnight somebody knocked. Mr Harlan came down the stairs in his nightshirt with a candle.\n\n"
+    "“Who is there?” asked Mr Harlan. Nobody answered, and Mr Harlan shook his head.\n\n"
+    "In the morning Mr Harlan walked into the hall in a purple cloak. Mr Harlan bowed.\n\n"
+    "The next day Mr Harlan went home."
+)
+
+
+def test_what_somebody_is_in_for_now_is_worn_until_the_next_morning() -> None:
+    film, _ = film_of(NIGHT)
+    told = [
+        ("a brown coat.", "brown coat"),
+        ("with a candle.", "nightshirt"),
+        ("shook his head.", "nightshirt"),
+        ("purple cloak.", "purple cloak"),
+        ("went home.", "brown coat"),
+    ]
+    for words, worn in told:
+        clothes = " ".join(looks(film, "Mr Harlan", upto(film, words)))
+        assert worn in clothes, words
+        assert ("brown coat" in clothes) == (worn == "brown coat"), words

@@ -79,8 +79,8 @@ THINGS: dict[str, str] = {
     "chocolate": "b brown -.5 0 .5 .4; l brown! .04 -.36 0 -.36 .4; l brown! .04 -.2 0 -.2 .4; l brown! .04 -.5 .2 0 .2; b brick-red -.04 -.02 .6 .44; b gold .1 .14 .3 .12",
     "tinbox": "b grey-blue -.5 0 1 .56; b grey-blue+ -.54 .5 1.08 .16; o cream 0 .27 .19 .15; l brick-red .04 -.5 .06 .5 .06",
     "cloth": "c plum -.7 0 -.76 .2 -.5 .34 .5 .3 .74 .18 .7 0; c plum+ -.66 .2 -.5 .34 .5 .3 .66 .2 0 .24; c plum! .3 .02 .5 .2 .86 .02 .8 -.1 .5 -.04; l plum! .03 -.6 .1 0 .14 .6 .1",
-    "factory": "b brick-red -1.2 0 2.4 .9; p brick-red! -1.2 .9 -.8 1.3 -.8 .9; p brick-red! -.8 .9 -.4 1.3 -.4 .9; p brick-red! -.4 .9 0 1.3 0 .9; b brick-red! .4 .9 .24 1.1; b brick-red! .8 .9 .24 .8; o grey+ .56 2.2 .2; o grey+ .78 2.4 .28; o grey+ 1.0 1.9 .18; b pale-blue -1 .36 .3 .3; b pale-blue -.5 .36 .3 .3; b pale-blue 0 .36 .3 .3; b brown .6 0 .36 .5",
-    "lightning": "p mustard+ -.1 3 .34 3 .04 1.9 .36 1.96 -.2 .9 .1 .96 -.3 0 -.1 .74 -.42 .7 -.14 1.7 -.4 1.66",
+    "factory": "b brick-red -1.2 0 2.4 .9; p brick-red! -1.2 .9 -.8 1.3 -.8 .9; p brick-red! -.8 .9 -.4 1.3 -.4 .9; p brick-red! -.4 .9 0 1.3 0 .9; b brick-red! .4 .9 .24 .9; b brick-red! .8 .9 .24 .7; o grey+ .56 1.95 .18; o grey+ .78 2.14 .24; o grey+ 1.0 1.75 .16; b pale-blue -1 .36 .3 .3; b pale-blue -.5 .36 .3 .3; b pale-blue 0 .36 .3 .3; b brown .6 0 .36 .5",
+    "lightning": "p mustard+ -.1 2.4 .34 2.4 .04 1.52 .36 1.57 -.2 .72 .1 .77 -.3 0 -.1 .59 -.42 .56 -.14 1.36 -.4 1.33",
     # tools and work
     "hammer": "l brown .12 0 0 0 .9; b dark-grey -.34 .8 .68 .24",
     "saw": "p silver -.7 .3 .5 .46 .5 .2 -.7 .2; c brown .5 .1 .44 .5 .8 .56 .84 .12",

@@ -1,7 +1,7 @@
 """Changes of looks that a story tells, as outfits that hold from a word on."""
 
 import re
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 
 from cutreel.core.colour import colour_in
 from cutreel.core.keys import seed_from
@@ -37,7 +37,8 @@ def with_changes(
             said = _said(script.text, at)
             outfit = _outfit(person, change, ids, starts[at], said, others)
             if outfit is not None:
-                outfits = [*person.outfits, outfit]
+                again = _as_before(person, change, script, story, ids, starts[at])
+                outfits = [*person.outfits, outfit, *again]
                 people[change.person] = person.model_copy(update={"outfits": outfits})
     return [people[p.id] for p in cast]
 
@@ -45,8 +46,7 @@ def with_changes(
 def _outfit(
     person: Person, change: Changed, ids: Sequence[int], at: int, said: str, others: str
 ) -> Outfit | None:
-    places = {n: i for i, n in enumerate(ids)}
-    now = dressed(person, 0, 0, at + 1, places)
+    now = dressed(person, 0, 0, at + 1, _places(ids))
     trait = _trait(now, change, others)
     if trait is None or trait in now.traits:
         return None
@@ -60,7 +60,47 @@ def _outfit(
     )
 
 
-_NAMES = {"on": "{}", "off": "without the {}", "hair": "{} hair", "beard": "{}", "age": "{} now"}
+def _as_before(
+    person: Person, change: Changed, script: Manuscript, story: Story, ids: Sequence[int], at: int
+) -> Iterator[Outfit]:
+    """What somebody wears again in the next scene or the next morning, who is told to be "in" something for now."""
+    if change.what != "in":
+        return
+    words = script.words
+    for i in range(at + 1, len(words)):
+        if words[i].paragraph == words[i - 1].paragraph:
+            continue
+        read = story.paragraphs.get(words[i].paragraph)
+        number = words[i].paragraph
+        end = next((k for k in range(i, len(words)) if words[k].paragraph != number), len(words))
+        text = script.text[words[i].start : words[end - 1].end]
+        if words[i].scene != words[at].scene or (read and read.days) or _MORNING.search(text):
+            worn = [
+                t
+                for t in dressed(person, 0, 0, at + 1, _places(ids)).traits
+                if t.about == "clothes"
+            ]
+            yield Outfit(name="as before", traits=worn, since=ids[i])
+            return
+
+
+_MORNING = re.compile(
+    r"\b(?:[Nn]ext|[Tt]hat|[Ii]n the|[Bb]y) morning\b|\b[Aa]t (?:dawn|breakfast)\b|\bnext day\b"
+)
+
+
+def _places(ids: Sequence[int]) -> dict[int, int]:
+    return {n: i for i, n in enumerate(ids)}
+
+
+_NAMES = {
+    "in": "{}",
+    "on": "{}",
+    "off": "without the {}",
+    "hair": "{} hair",
+    "beard": "{}",
+    "age": "{} now",
+}
 
 
 def _trait(now: Person, change: Changed, others: str) -> Trait | None:
@@ -72,7 +112,9 @@ def _trait(now: Person, change: Changed, others: str) -> Trait | None:
     if change.what == "beard":
         return Trait(about="face", text=change.text)
     worn = [part for t in now.traits if t.about == "clothes" for part in _garments(t.text)]
-    if change.what == "on":
+    if change.what == "in" and _slot(change.text) != "top":
+        return None
+    if change.what in ("on", "in"):
         slot = _slot(change.text)
         garment = _coloured(now, change.text, others) if slot else change.text
         kept = [g for g in worn if _slot(g) != slot or slot is None]

@@ -17,6 +17,7 @@ _SLOT_WORDS: tuple[tuple[str, set[str]], ...] = (
         "coat", "overcoat", "oilskin", "raincoat", "cloak", "cape", "dress", "gown", "robe",
         "jacket", "suit", "jumper", "sweater", "jersey", "shirt", "tunic", "waistcoat", "cardigan",
         "uniform", "shawl", "dungarees", "overalls", "nightgown", "smock",
+        "nightshirt", "nightdress", "pyjamas", "pajamas", "bathrobe",
     }),
     ("legs", {"trousers", "breeches", "leggings"}), ("feet", {"boots", "shoes"}), ("body", {"fur",
     "feathers", "coat", "plumage", "hide"}),

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import NamedTuple
 
 from cutreel.core.manuscript import Pronoun, Word
-from cutreel.core.reading import Arrival, Deed, Mention, Sight, Story
+from cutreel.core.reading import WITHIN, Arrival, Deed, Mention, Sight, Story
 
 ROOMS = frozenset(
     {"kitchen", "bedroom", "room", "hall", "parlour", "study", "cellar", "attic", "garden"}
@@ -69,7 +69,9 @@ class Told:
             if comes[-1].noun in ("home", "house") and inside:
                 return inside[0]._replace(stays=True)  # "came home, the kitchen smelled of bread"
             return self._within(comes[-1])
-        return self._within(self.arrivals[0]) if self.arrivals else None
+        # A window says where they are only where nothing else does.
+        told = [a for a in self.arrivals if a.phrase != WITHIN] or self.arrivals
+        return self._within(told[0]) if told else None
 
     def _within(self, arrival: Arrival) -> Arrival:
         """ "At Cleveland he got off, and stood on the platform": where in the town it is."""

@@ -13,6 +13,7 @@ _ON = frozenset("put pull slip throw draw tie wrap button hang buckle".split())
 _OFF = frozenset("take pull throw slip strip tear toss peel lay".split())
 _LOSES = frozenset("lose shed drop remove discard".split())
 _INTO = frozenset({"change", "dress", "slip", "climb", "get"})
+_SEEN_IN = frozenset("come go stand sit walk run appear step arrive wait enter return dance wake".split())
 _GROWS = frozenset("turn go grow become get".split())
 _CUTS = frozenset("cut crop shear trim chop".split())
 _HAIR = frozenset({"hair", "braid", "plait", "curl", "ponytail", "lock"})
@@ -27,13 +28,14 @@ _HANDED = frozenset(
 
 
 class Changed(NamedTuple):
-    """From character `start` of a paragraph on, somebody of the cast looks otherwise: `on` and `off` of a garment, how
+    """From character `start` of a paragraph on, somebody of the cast looks otherwise: `on` and `off` of a garment, `in`
+    one for the time being, how
     their `hair` is now, a `beard` that they have or, with no text, have no more, their `age`: `old` or `grown`. `text`
     says it as a trait does."""
 
     start: int
     person: int
-    what: Literal["on", "off", "hair", "beard", "age"]
+    what: Literal["on", "off", "in", "hair", "beard", "age"]
     text: str
 
 
@@ -55,7 +57,7 @@ def changes_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[
     return tuple(out)
 
 
-Told = tuple[Literal["on", "off", "hair", "beard"], str]
+Told = tuple[Literal["on", "off", "in", "hair", "beard"], str]
 
 
 def _dressed(parsed: Parsed, i: int) -> Iterator[Told]:
@@ -83,6 +85,11 @@ def _dressed(parsed: Parsed, i: int) -> Iterator[Told]:
     elif lemma in _INTO and {"into", "in"} & with_.keys():
         for c in behind:
             yield "on", _phrase(parsed, c)
+    elif lemma in _SEEN_IN:
+        # "She came down in a red dress", "he walked into the hall in his nightshirt".
+        for c in _behind_in(parsed, i):
+            if _is_garment(parsed, c) and parsed.tokens[c].tag == "NN":
+                yield "in", _phrase(parsed, c)
 
 
 def _cut(parsed: Parsed, i: int) -> Iterator[Told]:
@@ -175,6 +182,17 @@ def _objects(parsed: Parsed, i: int) -> list[int]:
 
 def _particles(parsed: Parsed, i: int) -> list[int]:
     return [c for c in parsed.children[i] if parsed.tokens[c].dep in {"prt", "prep", "advmod"}]
+
+
+def _behind_in(parsed: Parsed, i: int) -> Iterator[int]:
+    """What stands behind "in" after a verb, or after the place that it comes to."""
+    for c in _particles(parsed, i):
+        nouns = [k for k in parsed.children[c] if parsed.tokens[k].dep == "pobj"]
+        if parsed.tokens[c].text.lower() == "in":
+            yield from nouns
+        for k in nouns:
+            preps = (p for p in parsed.children[k] if parsed.tokens[p].text.lower() == "in")
+            yield from (n for p in preps for n in parsed.children[p])
 
 
 def _is_garment(parsed: Parsed, c: int) -> bool:
