@@ -65,7 +65,9 @@ KNOWN |= dict.fromkeys(
     ).split(),
     "place",
 )
-KNOWN |= dict.fromkeys("cloak jumper tunic skirt glove hood helmet hoodie dungarees".split(), "garment")
+KNOWN |= dict.fromkeys(
+    "cloak jumper tunic skirt glove hood helmet hoodie dungarees".split(), "garment"
+)
 KNOWN |= dict.fromkeys("slice loaf roll crumb crust dough".split(), "food")
 KNOWN |= dict.fromkeys("money coin cash dollar penny shilling banknote".split(), "thing")
 KNOWN |= dict.fromkeys(

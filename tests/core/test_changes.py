@@ -155,3 +155,17 @@ def test_what_somebody_is_in_for_now_is_worn_until_the_next_morning() -> None:
         clothes = " ".join(looks(film, "Mr Harlan", upto(film, words)))
         assert worn in clothes, words
         assert ("brown coat" in clothes) == (worn == "brown coat"), words
+
+
+def test_whoever_died_is_young_where_that_is_told_and_whoever_lives_is_not() -> None:
+    told = (
+        "My grandmother ran a bakery. She was twenty-three. My grandmother baked bread every day."
+    )
+    film, _ = film_of(
+        f"When my grandmother died she left me a tin. I kept it, and I liked it.\n\n{told}"
+    )
+    name = next(p.name for p in film.cast if "grandmother" in p.name)
+    assert "old woman" in looks(film, name, upto(film, "a tin."))
+    assert {"young woman", "long dark brown hair"} <= looks(film, name, upto(film, "every day."))
+    film, _ = film_of(f"My grandmother gave me a tin. I kept it, and I liked it.\n\n{told}")
+    assert "young woman" not in looks(film, name, upto(film, "every day."))

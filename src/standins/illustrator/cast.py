@@ -120,7 +120,7 @@ class Cast:
         at_sea = self.place == "sea" and (self.r.figures or {"boat", "ship"} & set(self.r.props))
         afloat = at_sea or ("boat" in self.r.props and self.s.near_water and self.place != "jetty") or (
             "boat" in self.r.props and self.r.figures and any(f.pose == "row" for f in self.r.figures))
-        if self.r.near and not self.r.figures and not self.r.animals:
+        if self.r.ashore or (self.r.near and not self.r.figures and not self.r.animals):
             afloat = False
         if afloat and self.r.framing in ("extreme wide", "wide", "medium"):
             self._in_boat()

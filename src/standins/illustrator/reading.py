@@ -78,6 +78,8 @@ class Reading:
     """To which side whoever is alone in the picture looks."""
     vehicle: str = ""
     """What is driven, where it is a tall one: a truck, or a plough."""
+    ashore: bool = False
+    """Whether whoever is there has left the boat."""
     dark_lamp: bool = False
     sheet: bool = False
     half: bool = False
@@ -147,6 +149,7 @@ _PICTURED = re.compile(r"\b(picture|photograph|photo|painting|portrait|drawing|i
 _PIECE_OF = re.compile(r"\b(?:piece|bolt|length|scrap|roll|strip) of (?:silk|velvet|linen|cotton|wool|cloth|fabric)\b|(?<=the )(?:silk|velvet|linen|wool)(?=, (?:near|alone)\b)")
 _A_TIN = re.compile(r"\b((?:an?|the|his|her|their|my|second|old|little|dented|blue|red|green|biscuit|cake|tea|tobacco) )tin(?= of |[,.]| and | on | with | near|$)")
 _CHOCOLATE = re.compile(r"\b(?:chocolate bars?|bars? of chocolate)\b")
+_LEAVES_BOAT = re.compile(r"\b(?:steps?|gets?|climbs?|comes?|jumps?|walks?) (?:off|out of|down from|ashore from) (?:[a-z]+ ){0,3}(?:boat|ferry|ship|rowboat|dinghy|raft)\b")
 _SLEEPS = re.compile(r"\b([a-z]+)(?: [a-z]+ly)? (?:sleeps?|is asleep|are asleep|lies asleep|snores?|dozes?)\b")
 _OWN_LAMP = re.compile(r"\b(his|her|their|my|your|own) lamps?\b")
 """A lamp that is somebody's goes along in a hand, and is no street lamp."""
@@ -241,6 +244,7 @@ def read_prompt(prompt: str) -> Reading:
     if "car" in out.props:
         out.props = [p for p in out.props if p not in ("bench", "chair", "wheel")]  # its seats and its wheel
     _sleepers(rest, out)
+    out.ashore = _LEAVES_BOAT.search(rest) is not None
     if out.place == "lift":
         out.props = [p for p in out.props if p != "door"]  # it has its own
     if out.place == "space":

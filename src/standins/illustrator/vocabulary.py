@@ -20,7 +20,7 @@ PEOPLE: dict[str, tuple[str, str]] = {
 PLURALS = {
     "men": "man", "women": "woman", "children": "child", "people": "person", "crowd": "person", "crew": "sailor", "family": "person",
     "fishermen": "fisherman", "ladies": "lady", "gentlemen": "gentleman", "neighbours": "neighbour", "villagers": "person", "sailors": "sailor",
-    "passengers": "person", "guests": "person", "brothers": "boy", "sisters": "girl", "workers": "man", "students": "person", "friends": "person",
+    "passengers": "person", "guests": "person", "brothers": "man", "sisters": "woman", "workers": "man", "students": "person", "friends": "person",
     "others": "person", "kids": "child", "twins": "child", "policemen": "guard", "police": "guard", "army": "soldier", "audience": "person", "band": "person", "orchestra": "person", "choir": "person", "jury": "person", "team": "person", "mob": "person", "troops": "soldier", "regiment": "soldier", "servants": "servant", "strangers": "stranger",
 } | {f"{word}s": word for word in PEOPLE if not word.endswith(("s", "man", "child", "lady", "fairy"))}
 """Several people, and as whom each is drawn."""

@@ -25,12 +25,16 @@ def with_changes(
     the words."""
     people = {p.id: p for p in cast}
     starts = {w.start: i for i, w in enumerate(script.words)}
+    deeds = (d for read in story.paragraphs.values() for d in read.deeds)
+    dead = {p for d in deeds if d.verb == "die" for p in d.who}
     for number, read in sorted(story.paragraphs.items()):
         for change in read.changes:
             at = story.starts[number] + change.start
             person = people.get(change.person)
             if person is None or person.kind != "person" or at not in starts:
                 continue
+            if change.text in _WHEN_YOUNG and person.id not in dead:
+                continue  # whoever is alive comes back old
             others = " ".join(
                 t.text for p in people.values() if p.id != person.id for t in p.traits
             )
@@ -51,6 +55,8 @@ def _outfit(
     if trait is None or trait in now.traits:
         return None
     name = _NAMES[change.what].format(change.text)
+    if change.text == "young":
+        name = "when young"
     if change.what == "beard" and not change.text:
         name = "without the beard"
     return Outfit(
@@ -138,12 +144,17 @@ def _coloured(now: Person, garment: str, others: str) -> str:
     return f"{free[seed_from('worn', now.name, garment) % len(free)]} {garment}"
 
 
+_YOUNG_HAIR = "dark brown"
+_WHEN_YOUNG = frozenset({"young", _YOUNG_HAIR})
 _GROWN = {"girl": "woman", "boy": "man", "child": "person"}
 
 
 def _aged(now: Person, how: str) -> Trait | None:
-    """Who they are once they are `old` or `grown`."""
+    """Who they are once they are `old` or `grown`, or where they are `young` again."""
     who = next((t for t in now.traits if t.about == "who"), None)
+    if who is not None and how == "young":
+        was_old = re.search(r"\bold\b", who.text)
+        return Trait(about="who", text=re.sub(r"\bold\b", "young", who.text)) if was_old else None
     if who is None or (how == "old" and re.search(r"\bold\b", who.text)):
         return None
     words = [w for w in who.text.split() if w not in ("young", "little", "small")]
@@ -155,6 +166,8 @@ def _aged(now: Person, how: str) -> Trait | None:
 
 def _hair(now: Person, how: str) -> Trait | None:
     hair = next((t for t in now.traits if t.about == "hair"), None)
+    if how == _YOUNG_HAIR and (hair is None or not re.search(r"\b(?:grey|white)\b", hair.text)):
+        return None  # it never changed
     if how == "bald":
         return Trait(about="hair", text="bald head")
     if hair is None:

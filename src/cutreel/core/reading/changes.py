@@ -29,9 +29,8 @@ _HANDED = frozenset(
 
 class Changed(NamedTuple):
     """From character `start` of a paragraph on, somebody of the cast looks otherwise: `on` and `off` of a garment, `in`
-    one for the time being, how
-    their `hair` is now, a `beard` that they have or, with no text, have no more, their `age`: `old` or `grown`. `text`
-    says it as a trait does."""
+    one for the time being, how their `hair` is now, a `beard` that they have or, with no text, have no more, their
+    `age`: `young`, `old` or `grown`. `text` says it as a trait does."""
 
     start: int
     person: int
@@ -142,6 +141,8 @@ def _aged(parsed: Parsed, i: int, called: Called) -> Iterator[Changed]:
     said = [c for c in parsed.children[i] if tokens[c].dep in {"attr", "acomp"}]
     near = {tokens[c].text.lower() for k in (i, *said) for c in parsed.children[k]}
     then = "by" in near and any(t.text.lower() in {"then", "now"} for t in tokens[i : i + 8])
+    if tokens[i].lemma == "be" and unreal(parsed, i) == "":
+        yield from _young_then(parsed, i, said, called)
     if unreal(parsed, i) not in {"", "remembered"} or not (
         "now" in near or then or tokens[i].lemma == "grow"
     ):
@@ -162,6 +163,16 @@ def _aged(parsed: Parsed, i: int, called: Called) -> Iterator[Changed]:
         yield Changed(tokens[i].start, who[0], "age", "grown")
 
 
+def _young_then(parsed: Parsed, i: int, said: Sequence[int], called: Called) -> Iterator[Changed]:
+    """ "She was twenty-three": so whoever is old now looks where that is told."""
+    alone = [c for c in said if parsed.tokens[c].pos == "NUM" or parsed.tokens[c].tag == "CD"]
+    who = [p for s in subjects(parsed, i) for p in called(s)]
+    if len(who) == 1 and alone and _GROWN_FROM <= _years(parsed, alone) < _MIDDLE:
+        yield Changed(parsed.tokens[i].start, who[0], "age", "young")
+        yield Changed(parsed.tokens[i].start, who[0], "hair", "dark brown")
+
+
+_MIDDLE = 45
 _OLD_FROM, _GROWN_FROM = 60, 18
 _YEARS = {
     "eighteen": 18, "nineteen": 19, "twenty": 20, "thirty": 30, "forty": 40, "fifty": 50, "sixty": 60,

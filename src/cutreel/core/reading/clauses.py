@@ -132,7 +132,8 @@ def _unreal(parsed: Parsed, verb: int) -> str:
         }:
             return "wished" if above.lemma != "try" else ""
         if token.dep == "advcl" and any(t.tag == "TO" for t in below if t.dep == "aux"):
-            return "wished"
+            turned = above.lemma in _TURNS_TO and token.lemma in _LOOKS
+            return unreal(parsed, token.head) if turned else "wished"
         if token.dep == "acl" and any(t.tag == "TO" for t in below if t.dep == "aux"):
             return "wished"
         if token.dep in {"conj", "xcomp", "ccomp", "advcl"} and above.pos in VERBAL:
@@ -157,6 +158,9 @@ def _was_not_yet(parsed: Parsed, verb: int) -> bool:
     return before or (tokens[verb].dep == "pcomp" and above.text.lower() == "before")
 
 
+_TURNS_TO = frozenset({"turn", "stop", "lean", "bend", "rise"})
+_LOOKS = frozenset({"look", "watch", "listen", "stare", "face"})
+""" "The crowd turned to look at him": they do."""
 _ONES = frozenset("one two three four five six seven eight nine ten eleven twelve thirteen".split())
 
 
