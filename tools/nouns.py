@@ -59,7 +59,7 @@ KNOWN |= dict.fromkeys(
 )
 KNOWN |= dict.fromkeys(
     (
-        "museum depot compartment airport cell ward quarry loft stadium cinema dungeon porch veranda balcony gym swamp "
+        "runway tarmac museum depot compartment airport cell ward quarry loft stadium cinema dungeon porch veranda balcony gym swamp "
         "jungle rainforest volcano fort fortress archive warehouse barracks crossroads plantation maze zoo circus windmill "
         "watermill dyke dike allotment weir"
     ).split(),
@@ -84,6 +84,7 @@ KNOWN |= dict.fromkeys(
 KNOWN |= {
     "cleaner": "person",
     "thunder": "",
+    "route": "",
     "printer": "thing",
     "drawer": "thing",
     "dome": "place",

@@ -123,7 +123,8 @@ class Stage:
     def walls(self, top: float, low: float, wall: RGB) -> None:
         """Walls from edge to edge, a little darker above; noted, so that their colour can be told."""
         with self.back.marking("walls", "walls"):
-            self.back.sheet(self.width, top, low, self.lit(darker(wall, 0.12)), self.lit(lighter(wall, 0.04)))
+            # What of them is seen hangs on how near we are: so they are nearly one colour from top to bottom.
+            self.back.sheet(self.width, top, low, self.lit(darker(wall, 0.07)), self.lit(lighter(wall, 0.02)))
 
     def across(self, step: float = 110) -> list[float]:
         n = int((self.width + 240) / step) + 1

@@ -167,7 +167,7 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("street", ("village street", "town street", "town square", "village", "street", "town", "square")),
     ("garden", ("garden", "orchard", "yard", "backyard", "greenhouse", "park", "churchyard", "graveyard", "cemetery", "shed", "fence")),
     ("desert", ("desert", "dunes", "sand")),
-    ("meadow", ("meadow", "field", "fields", "hills", "farm", "road", "highway", "trail", "path", "track", "country", "valley", "plain")),
+    ("meadow", ("meadow", "airfield", "runway", "field", "fields", "hills", "farm", "road", "highway", "trail", "path", "track", "country", "valley", "plain")),
 )
 DRAWN_WITH_A_PLACE = {
     "sky", "cloud", "sun", "moon", "star", "sunlight", "moonlight", "sunshine", "daylight", "light", "lamplight", "water", "wave", "tide", "foam", "grass",

@@ -15,6 +15,7 @@ from cutreel.core.manuscript import (
     Figure,
     Manuscript,
     Pronoun,
+    is_another,
     people_named,
     pronoun_of,
     pronoun_of_given,
@@ -218,6 +219,8 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
         owner = figures[same[noun] - 1] if noun in same else None
         if owner is None or owner is role or role.name == noun:
             continue
+        if is_another(noun, script.text):
+            continue  # "a young man called Teo" is not the twelfth who came, who "was a thin man"
         # "The driver, an old man, …": the man is the driver; of two such roles neither is the other.
         if owner.name.startswith("the ") and not (
             noun in ANYBODY and role.count == 1 and owner.aliases[0] not in ANYBODY

@@ -48,13 +48,16 @@ def light_of(figure: SeenParts, wanted: dict[str, Lab], hour: Light | None) -> t
 
     By its own neutrals it is. Else it is whichever of these leaves most of the `wanted` colours as
     they should be: another figure's neutrals in the picture, the light of the film's other pictures
-    of the `hour`, or what most of the figure's own colours say of it together.
+    of the `hour`, or what most of the figure's own colours say of it together; where there is none of these, what the
+    picture looks like on the whole, or white light.
     """
     if figure.lit == "own" or not wanted:
         return figure.light, figure.lit != "guess"
     slots = [s for s in wanted if s in figure.shown]
     told = [*([figure.light] if figure.lit == "picture" else []), *([hour] if hour else [])]
-    tried = [(_middle(figure, slots, wanted, light), light) for light in told or [figure.light]]
+    # Where nothing tells it: what the picture looks like on the whole, or no light at all, as in a look that has none.
+    guessed = told or [figure.light, Light()]
+    tried = [(_middle(figure, slots, wanted, light), light) for light in guessed]
     best = min(tried, key=lambda pair: pair[0])
     sure = bool(told)
     if best[0] > HOLDS and len(slots) >= LEAST_TRAITS:

@@ -9,7 +9,17 @@ from typing import NamedTuple
 from cutreel.core.colour import Lab, colour_in, lab_of
 from cutreel.core.manuscript import Manuscript, Scene, strip_marks
 from cutreel.core.nouns import sort_of
-from cutreel.core.reading import RIDDEN, STAIRS, TELLER, Arrival, Parses, arrivals, narrated
+from cutreel.core.reading import (
+    AT_THE_OVEN,
+    RIDDEN,
+    STAIRS,
+    TELLER,
+    WITHIN,
+    Arrival,
+    Parses,
+    arrivals,
+    narrated,
+)
 
 from .faces import INDOORS, place_face
 from .model import Person, Place
@@ -49,6 +59,7 @@ PLACE_NOUNS: dict[str, str] = {
     "crossing": "open water between two shores", "shed": "a shed", "observatory": "an observatory",
     "hall": "a hall", "ice": "pack ice", "roof": "a rooftop", "yard": "a yard", "gate": "a gate",
     "platform": "a railway platform", "dining car": "a train compartment", "sleeping car": "a train compartment",
+    "runway": "an airfield", "tarmac": "an airfield",
     "restaurant car": "a train compartment", "railway car": "a train compartment",
     "coffee house": "a café", "tea room": "a café", "public house": "an inn",
 }
@@ -146,6 +157,30 @@ def _told_of(paragraph: str) -> _ToldOf:
     )
 
 
+AEROPLANE = PLACE_NOUNS["plane"]
+_OF_PLANES = frozenset("plane aeroplane airplane aircraft cabin cockpit aisle galley".split())
+"""What names a place aboard where the story is told of a flight."""
+ON_THE_GROUND = frozenset(
+    "runway airport airfield terminal tarmac hangar hotel home house hospital street".split()
+)
+"""Where somebody is who has left a plane; all else is flown over."""
+_IN_FLIGHT = re.compile(
+    r"\b(?:(cockpit)|(co-?pilots?)|(flight (?:\d+|attendants?)|flown|in the air)|(runways?)|(wings?)|"
+    r"(planes?|aeroplanes?|airplanes?|aircraft)|(stewardess(?:es)?)|(passengers))\b",
+    re.I,
+)
+_AT_FIRST = 1_200
+"""Characters in which a story that is told aboard says so."""
+
+
+@lru_cache(maxsize=64)
+def is_aboard_plane(text: str) -> bool:
+    """Whether a story is told of a flight from its beginning on: three sorts of words say so, two of them at first."""
+    kinds = {m.lastindex for m in _IN_FLIGHT.finditer(text)}
+    first = {m.lastindex for m in _IN_FLIGHT.finditer(text[:_AT_FIRST])}
+    return len(kinds) > 2 and len(first) > 1 and bool({1, 6} & kinds) and bool({1, 2, 3} & first)
+
+
 def is_aboard_in_space(text: str) -> bool:
     """Whether a story is told of a ship that is no ship of the sea: two words or more say so."""
     kinds = {m.lastindex for m in _IN_SPACE.finditer(text)}
@@ -232,6 +267,10 @@ def propose_places(
         aboard = _place(places, "the spaceship", "spaceship", looks, "the story is told of space")
         aboard.words = sorted(_OF_SPACESHIPS)
         places.append(aboard)
+    elif is_aboard_plane(script.text):
+        aboard = _place(places, "the plane", "plane", AEROPLANE, "the story is told of a flight")
+        aboard.words = sorted(_OF_PLANES)
+        places.append(aboard)
     named = {w for place in places for w in place.words}
     for noun, (phrase, why) in (
         _told(script, parses, told, {p.name.lower() for p in places})
@@ -281,6 +320,8 @@ def _told(
     phrases: dict[str, str] = {}
     lives, others = False, no_places(script.text)
     headings = {w.paragraph: script.scenes[w.scene].title.lower() for w in script.words}
+    within = ""
+    """Where it was last, where that is indoors: a window or an oven tells of no other place then."""
     for number, parsed, spoken in narrated(script, parses):
         if headings[number] in headed:
             continue  # a heading that names a place holds for its scene
@@ -288,6 +329,12 @@ def _told(
             lives = lives or (arrival.lives and arrival.noun != "home")
             here = not arrival.elsewhere and arrival.noun not in (RIDDEN, STAIRS)
             here = here and arrival.noun not in others
+            if (arrival.phrase == WITHIN and within) or (
+                arrival.phrase == AT_THE_OVEN and within in _WITH_OVENS
+            ):
+                continue
+            if arrival.stays:
+                within = arrival.noun if arrival.noun in INDOORS else ""
             if here and arrival.phrase not in ("bed", "woke"):
                 counts[arrival.noun] += arrival.stays
                 phrases.setdefault(arrival.noun, _called(arrival))
@@ -300,6 +347,9 @@ def _told(
         )
         for n, c in counts.most_common()
     }
+
+
+_WITH_OVENS = frozenset({"kitchen", "bakery", "inn", "hut", "cottage"})
 
 
 def _called(arrival: Arrival) -> str:

@@ -36,9 +36,12 @@ from .hour import (
 )
 from .model import Person, Place, Season, TimeOfDay, Weather
 from .places import (
+    AEROPLANE,
+    ON_THE_GROUND,
     PLACE_NOUNS,
     driven_in,
     has_rooms,
+    is_aboard_plane,
     is_indoors,
     no_places,
     place_called,
@@ -84,6 +87,7 @@ class Scenery:
     ) -> None:
         self.script, self.places = script, places
         self.named = place_words(places)
+        self.named_aboard = {w for w, place in self.named.items() if place == AEROPLANE}
         self.usual = {p.description or p.name: p.weather for p in reversed(places) if p.weather}
         self.surnames = {
             part for p in cast for call in (p.name, *p.aliases) for part in call.split()[1:]
@@ -92,12 +96,15 @@ class Scenery:
         self.rides = driven_in(script.text)
         self.home = ""
         self.home = self._home(story)
+        self.flies = is_aboard_plane(script.text)
         self.somewhere = self._begins(story) or somewhere(places) if story.paragraphs else ""
         self.night = self._begins_at_night(story)
         """The words by which it is night before any hour is said; empty where nothing says so."""
 
     def _begins(self, story: Story) -> str:
         """Where the story is before it says so: where it goes on first, unless somebody only comes there."""
+        if self.flies:
+            return AEROPLANE
         told = (a for _, p in sorted(story.paragraphs.items()) for a in p.arrivals)
         here_or_there = [a for a in told if not a.elsewhere]
         here_or_there = [a for a in here_or_there if a.noun not in self.no_places]
@@ -227,11 +234,18 @@ class Scenery:
             return None  # in what they drive nobody said
         if arrival.noun == STAIRS and (not at.house or is_indoors(at.place)):
             return None  # stairs of the house where they are, or of any
-        if _says_no_more(arrival, at):
+        if _says_no_more(arrival, at) or self._is_flown_over(arrival, at):
             return None
         if arrival.noun in ("room", "building") and has_rooms(at.place):
             return None  # the ninth room of the museum is the museum
         return None if arrival.phrase in ("woke", "rowed") and at.place else arrival
+
+    def _is_flown_over(self, arrival: Arrival, at: Setting) -> bool:
+        """ "Over the sea, over the roofs of the city": whoever flies there does not get off."""
+        aboard = self.flies and at.place in ("", AEROPLANE)
+        return (
+            aboard and arrival.noun not in ON_THE_GROUND and arrival.noun not in self.named_aboard
+        )
 
     def _place(self, arrival: Arrival) -> str:
         if arrival.noun == "home" and self.home:
@@ -244,7 +258,7 @@ class Scenery:
 
 def _says_no_more(arrival: Arrival, at: Setting) -> bool:
     """Whether what stands in a house only says that they are in the one where they are already."""
-    if arrival.phrase in ("bed", WITHIN) and is_indoors(at.place):
+    if arrival.phrase in ("bed", WITHIN) and (is_indoors(at.place) or at.place == AEROPLANE):
         return True
     if arrival.phrase == AT_THE_OVEN and _HAS_AN_OVEN.search(at.place):
         return True

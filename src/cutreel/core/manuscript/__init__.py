@@ -22,7 +22,7 @@ from .names import people_named
 from .numbers import Said, numbers_in
 from .pronunciations import pronunciations
 from .read import TIMES, WEATHERS, cue_for, read, speakers_again
-from .roles import NO_ROLE, put_beside
+from .roles import NO_ROLE, is_another, put_beside
 from .sayings import Saying
 from .speakers import UNKNOWN
 from .syllables import syllables
@@ -59,6 +59,7 @@ __all__ = [
     "first_words",
     "fresh_ids",
     "ids_of",
+    "is_another",
     "kin_calls",
     "numbers_in",
     "people_named",

@@ -30,6 +30,12 @@ _SAID_BY = "|".join(
     )
 )
 """Verbs behind which stands who speaks: "told the father" is not said by him."""
+_NTH = (
+    r"\b[Tt]he (?:first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth|eleventh|twelfth|last|"
+    r"next|other|stranger|newcomer|visitor) (?:was|is) "
+)
+""" "The twelfth was a thin man": somebody new."""
+_IS_ANOTHER, _IS_ANOTHER_ONE = re.compile(_NTH + "$"), re.compile(_NTH)
 _COULD = re.compile(r" (?:could|would|might|should|must|can|may)\b")
 _SPEAKS_BEHIND_IT = re.compile(rf"(?:\b(?:{_SAID_BY}) $|”,? (?:asked|answered|called) $)")
 _SPEAKS = re.compile(rf"^ ?(?:\w+ly )?(?:{SPEECH_VERBS})\b")
@@ -87,7 +93,9 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
             continue
         tally = found[noun]
         before = body[max(0, match.start() - 14) : match.start()]
-        there_was = re.search(r"\b[Tt]here (?:was|is|were|stood) $", before)
+        there_was = re.search(r"\b[Tt]here (?:was|is|were|stood) $", before) or _IS_ANOTHER.search(
+            body[max(0, match.start() - 30) : match.start()]
+        )
         if (_IS_ONE.search(before) and not there_was) or (
             of in ("a", "an") and before.endswith("of ")
         ):
@@ -131,6 +139,14 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
         for noun, tally in found.items()
         if noun in kinds
     ]
+
+
+def is_another(noun: str, text: str) -> bool:
+    """Whether a text tells of one more who is that: "The twelfth was a thin man"."""
+    return any(
+        re.match(rf"an? (?:[a-z]+ ){{0,2}}{noun}\b", text[m.end() :])
+        for m in _IS_ANOTHER_ONE.finditer(text)
+    )
 
 
 _NEVER = _RoleTally()

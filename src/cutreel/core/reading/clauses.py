@@ -121,6 +121,8 @@ def _unreal(parsed: Parsed, verb: int) -> str:
     if token.head != verb:
         if token.dep in {"xcomp", "ccomp"} and above.lemma in MENTAL | SPEECH:
             return "" if _is_reported(parsed, token.head) else "wished"
+        if token.dep == "xcomp" and token.tag == "VBG" and above.lemma in {"stop", "cease", "quit"}:
+            return "denied"  # "the plane stopped falling"
         if token.dep == "xcomp" and above.lemma in {
             "try",
             "refuse",

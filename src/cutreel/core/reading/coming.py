@@ -20,7 +20,8 @@ LIVES = frozenset({"live", "dwell", "reside"})
 _VESSELS = frozenset("ship steamship warship sailboat sailing-ship liner trawler schooner".split())
 """What is seen from outside when it does something itself."""
 _BECOMES = frozenset(
-    "be go become grow fall lie stand sleep wake turn freeze burn shake wait smell smelled".split()
+    "be go become grow fall lie stand sleep wake turn freeze burn shake wait smell smelled breathe glitter roar shine "
+    "shimmer murmur stretch spread gleam".split()
 )
 """What a place itself does: the town went dark, and there we are."""
 HOUSES = frozenset(

@@ -216,7 +216,7 @@ def _none_of(parsed: Parsed, i: int) -> bool:
 
 
 _OF_SOMETHING = frozenset(
-    "take make give put keep hold bring carry lose set pay catch draw cast find collect offer receive".split()
+    "take make give put keep hold bring carry lose set pay catch draw cast find collect offer receive wear".split()
 )
 """What is not seen where what it is done with cannot be."""
 
@@ -614,7 +614,7 @@ class _Clause:
         if token.dep == "poss":
             people = self.called(c)
             if token.pos == "PRON" or token.tag == "PRP$":
-                if people and token.text.lower() in {"my", "our"}:
+                if people and token.text.lower() in {"my", "our", "your"}:
                     own = people[0] in self.whose
                     return ["their" if own else f"{{{people[0]}}}’s"]
                 return [token.text.lower()]

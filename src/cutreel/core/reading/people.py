@@ -5,6 +5,8 @@ is read again only as far as it changes that. Each link says why, and how sure i
 told by `singular`, `plural` and `kin`.
 """
 
+import re
+
 from cutreel.core.manuscript import pronoun_of
 from cutreel.core.nouns import sort_of
 
@@ -32,6 +34,9 @@ def people_in(
     now = reader.page.now
     after = Carried(tuple(now.focus), now.group, tuple(now.spoke[:2]), now.kin, now.others)
     return tuple(now.out), reader.page.others, after
+
+
+_NTH = re.compile(r"(?:first|second|third|[a-z]+th|last|next|other)")
 
 
 class _Reader:
@@ -141,8 +146,10 @@ class _Reader:
             and verb.lemma == "be"
             and bool(of)
             and all(
-                self.tokens[s].pos == "NOUN"
-                and sort_of(self.tokens[s].lemma) == "person"
+                (
+                    (self.tokens[s].pos == "NOUN" and sort_of(self.tokens[s].lemma) == "person")
+                    or _NTH.fullmatch(self.tokens[s].text.lower())
+                )
                 and s not in page.taken
                 and s not in page.calls
                 for s in of

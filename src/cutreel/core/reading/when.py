@@ -69,6 +69,8 @@ def other_days(parsed: Parsed, spoken: frozenset[int]) -> tuple[int, ...]:
         at = i
         while parsed.tokens[at].name == "DATE" and parsed.tokens[at].head != at:
             at = parsed.tokens[at].head
+        if not _names_a_day(parsed, i):
+            continue  # "the nun in the third row" is taken for a date
         before = parsed.tokens[at].text.lower()
         if "time" in {parsed.tokens[n].lemma for n in (parsed.tokens[at].head, max(0, at - 1))}:
             continue  # "for the first time in nine years"
@@ -79,6 +81,20 @@ def other_days(parsed: Parsed, spoken: frozenset[int]) -> tuple[int, ...]:
         if opens or before in {"in", "on", "by", "after", "during"}:
             out.append(token.start)
     return tuple(out)
+
+
+def _names_a_day(parsed: Parsed, i: int) -> bool:
+    """Whether a span that is taken for a date has a number, a name, or a word of time in it."""
+    span = [i]
+    while span[-1] + 1 < len(parsed.tokens) and parsed.tokens[span[-1] + 1].name == "DATE":
+        span.append(span[-1] + 1)
+    told = (parsed.tokens[k] for k in span)
+    return any(
+        t.pos in {"NUM", "PROPN", "ADV"}
+        or sort_of(t.lemma.lower()) == "time"
+        or t.text[:1].isdigit()
+        for t in told
+    )
 
 
 def _next_day(parsed: Parsed, i: int) -> bool:

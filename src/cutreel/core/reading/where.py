@@ -91,7 +91,7 @@ def arrivals(
         aside = token.dep != "pobj" and not is_numbered(parsed, i)
         if named and aside and not is_crossed(parsed, i):
             continue  # "France had seven hundred names" is nowhere to be seen
-        if _is_had(parsed, i):
+        if _is_had(parsed, i) or _stands_ahead(parsed, i):
             out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), False, False))
             continue
         found = comes_to(parsed, i)
@@ -335,6 +335,18 @@ def _is_had(parsed: Parsed, i: int) -> bool:
         for t in of
     )
     return new and has and town and not unreal(parsed, verb)
+
+
+def _stands_ahead(parsed: Parsed, i: int) -> bool:
+    """ "Ahead of you stands a lighthouse": for a moment it is what we see."""
+    token = parsed.tokens[i]
+    new = any(parsed.tokens[c].text.lower() in {"a", "an"} for c in parsed.children[i])
+    verb = token.head
+    behind = (
+        token.dep in {"dobj", "nsubj", "attr"} and verb < i and parsed.tokens[verb].pos == "VERB"
+    )
+    stands = parsed.tokens[verb].lemma in {"stand", "lie", "rise", "loom", "lay"}
+    return new and behind and stands and not unreal(parsed, verb)
 
 
 def _walked_into(parsed: Parsed, i: int) -> int | None:
