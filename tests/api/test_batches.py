@@ -49,6 +49,7 @@ def test_they_are_made_one_after_another_and_delivered_once_looked_at(client) ->
     assert client.get(f"/api/films/{second['film']}").status_code == 200, "its films stay"
 
 
+@pytest.mark.long
 def test_what_would_cost_more_than_it_may_is_not_begun_until_it_may(client) -> None:
     batch = begin(
         client, most="0.0001", stories=[{"text": "A kite rose over the mill. Nobody held it."}]

@@ -60,6 +60,7 @@ def bar_at(picture: np.ndarray) -> float:
     return float(np.flatnonzero(columns > 150).mean() / picture.shape[1])
 
 
+@pytest.mark.long
 @pytest.mark.parametrize("kind", ["mp4", "webm"])
 def test_a_clip_is_a_take_and_fills_its_shot(client, film, kind) -> None:
     shot = film["shots"][1]

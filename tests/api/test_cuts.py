@@ -1,5 +1,7 @@
 """Cuts of one film: kept by a name, changed apart, compared; what was made is shared and not paid again."""
 
+import pytest
+
 from tests.api.test_retouch import start
 from tests.api.test_rules import change
 
@@ -10,6 +12,7 @@ def keep(client, film: str, name: str) -> dict:
     return answer.json()
 
 
+@pytest.mark.long
 def test_a_cut_has_all_that_its_film_has_and_goes_on_apart(client, film, finished) -> None:
     made = start(client, film, kind="everything")
     finished(film["id"], made["id"])

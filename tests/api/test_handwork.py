@@ -122,6 +122,7 @@ def test_one_shot_in_another_look_beside_what_there_is(client, made, finished) -
     assert used["used"] == take["id"], "it is beside, and not instead"
 
 
+@pytest.mark.long
 def test_enlarging_says_when_it_is_needed_and_is_paid_once(client, made, finished) -> None:
     film, shot, take = made
     reach = hand(client, film, take)["reach"]

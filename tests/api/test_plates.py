@@ -26,6 +26,7 @@ def shot_of(client, film: dict, words: str) -> dict:
     return next(s for s in shots if words in s["text"])
 
 
+@pytest.mark.long
 def test_a_proposed_plate_is_shown_in_place_of_a_picture(client, told, finished) -> None:
     shot = shot_of(client, told, "Hamburg")
     asked = client.get(f"/api/films/{told['id']}/shots/{shot['id']}/plates").json()

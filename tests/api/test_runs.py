@@ -135,6 +135,7 @@ def test_a_run_is_cancelled_and_what_was_made_stays(client, film, finished, serv
     assert finished(film["id"], start(client, film)["id"])["state"] == "done"
 
 
+@pytest.mark.long
 def test_a_killed_worker_loses_nothing_and_pays_nothing_twice(
     stack, client, film, finished, services
 ) -> None:
@@ -406,6 +407,7 @@ def test_only_what_is_missing_or_stale_or_of_a_scene_is_made(client, film, finis
     assert count(scene=0) == own and count(scene=7) == 0
 
 
+@pytest.mark.long
 def test_a_run_rests_and_goes_on_and_pays_for_nothing_twice(
     client, film, services, finished
 ) -> None:
@@ -438,6 +440,7 @@ def test_a_run_rests_and_goes_on_and_pays_for_nothing_twice(
     assert client.post(f"/api/runs/{run['id']}/pause").json()["state"] == "done"
 
 
+@pytest.mark.long
 def test_what_fits_is_told_and_the_rest_waits_for_the_quota_if_asked(
     client, film, services, finished
 ) -> None:

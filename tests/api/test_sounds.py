@@ -74,6 +74,7 @@ def test_all_of_a_kind_are_thrown_out_and_stay_out(client, rung) -> None:
     assert {c["kind"] for c in none["cues"]} <= {"music"}
 
 
+@pytest.mark.long
 def test_a_line_that_music_covers_is_told_and_mended(client, rung, finished) -> None:
     path = f"/api/films/{rung['id']}/mix"
 

@@ -159,6 +159,7 @@ def test_a_table_goes_out_and_comes_back_as_one_change(client, film, spanish) ->
     assert empty.status_code == 422 and "Nothing in that table" in empty.text
 
 
+@pytest.mark.long
 def test_what_becomes_of_the_original_is_taken_over_on_demand(
     client, film, spanish, finished
 ) -> None:

@@ -196,7 +196,11 @@ def test_the_example_of_our_documentation_keeps_every_rule(tmp_path: Path) -> No
     assert len(EXAMPLE.read_text().splitlines()) < 70
 
 
-@pytest.mark.parametrize("name", FAULTS)
+@pytest.mark.parametrize(
+    "name",
+    # Whoever never ends is waited for.
+    [pytest.param(n, marks=[pytest.mark.long] if n == "jobs without end" else []) for n in FAULTS],
+)
 def test_every_planted_fault_is_found(tmp_path: Path, name: str) -> None:
     rule, fault = FAULTS[name]
     with client_of(tmp_path, fault) as client:

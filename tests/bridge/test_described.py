@@ -176,6 +176,7 @@ def test_what_is_no_picture_is_not_taken(answer, says: str) -> None:
         maker(AT_ONCE, server.address).do("ink", WORK, "once")
 
 
+@pytest.mark.long
 def test_one_that_is_down_is_waited_for_and_one_that_stumbles_is_asked_again() -> None:
     good = told(images=[base64.b64encode(png()).decode()])
     with serving(lambda asked, n: told(503) if n < 2 else good) as server:

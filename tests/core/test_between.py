@@ -85,6 +85,7 @@ def test_an_in_between_is_nearer_to_what_was_there_than_any_frame_or_mixture() -
         assert level(seen, truth) > others + 4
 
 
+@pytest.mark.long
 def test_in_betweens_are_as_near_as_those_of_ffmpeg(tmp_path: Path) -> None:
     pictures = [scene(n / 6) for n in range(12)]
     (tmp_path / "in.mp4").write_bytes(clip_of(pictures, 12))

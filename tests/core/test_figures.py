@@ -202,6 +202,7 @@ def test_any_word_is_read_without_an_error(word, before, after) -> None:
         assert reading.strip()
 
 
+@pytest.mark.long
 @pytest.mark.thorough
 @given(st.integers(0, 10**15 - 1))
 def test_numbers_are_those_of_a_librarys(value) -> None:

@@ -85,6 +85,7 @@ def check(film: FilmDocument, used: list[str]) -> None:
     assert np.all(np.diff(timing.words[:, 0]) > 0)
 
 
+@pytest.mark.long
 @pytest.mark.thorough
 @settings(max_examples=150)
 @given(

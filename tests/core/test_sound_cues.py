@@ -51,6 +51,7 @@ def scored(
     return found / proposed, found / wanted
 
 
+@pytest.mark.long
 def test_what_is_proposed_is_heard_by_a_listener_too() -> None:
     stories = []
     for name, story in STORIES.items():

@@ -12,7 +12,7 @@ from cutreel.store.tables import Item
 from tests.making.nobody import read_and_added
 from tests.waiting import until
 
-pytestmark = pytest.mark.film
+pytestmark = [pytest.mark.film, pytest.mark.long]
 
 SHORT = """# The jetty — dusk, wind
 

@@ -16,7 +16,7 @@ from tests.alignment import aligned_starts
 from tests.conftest import ROOT, run
 from tests.meter import loudness_of
 
-pytestmark = pytest.mark.film
+pytestmark = [pytest.mark.film, pytest.mark.long]
 
 STORY = """# The yard — dusk, wind
 

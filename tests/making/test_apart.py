@@ -45,6 +45,7 @@ def test_what_is_being_read_when_the_server_stops_is_given_up_and_keeps_nobody_w
             waits.result(20)
 
 
+@pytest.mark.long
 def test_a_long_file_keeps_nobody_waiting() -> None:
     readers = Readers(nothing_first, 2)
     try:
@@ -62,6 +63,7 @@ def test_a_long_file_keeps_nobody_waiting() -> None:
         readers.close()
 
 
+@pytest.mark.long
 def test_what_breaks_hangs_or_blows_up_there_harms_nothing_here() -> None:
     reader = Reader(nothing_first)
     try:

@@ -351,6 +351,7 @@ def test_who_charges_more_than_the_price_is_told_of_once_and_nothing_is_lost(
     assert shop.spending.total("dear") == Decimal("0.50")
 
 
+@pytest.mark.long
 def test_a_folder_that_is_watched(stack: Temporary, four: Path) -> None:
     shop = stack.shop
     uncut, used = new_film("Watched", STORY, Settings(look="stick-figures", seed=25_027))

@@ -58,6 +58,7 @@ def test_state_and_queue_are_one_transaction(stack: Temporary) -> None:
     assert ended(shop, run, 30).state == "done", "a sweeper moved it on"
 
 
+@pytest.mark.long
 def test_an_item_whose_worker_vanished_is_taken_up_again(stack: Temporary) -> None:
     """As after the database was killed under a worker: the item says it is going, and nobody has it."""
     shop = stack.shop
@@ -118,6 +119,7 @@ def _cut_all(shop: Workshop) -> None:
         )
 
 
+@pytest.mark.long
 def test_a_service_that_is_down_is_waited_for_and_can_be_tried_now(stack: Temporary) -> None:
     shop = stack.shop
     name = film(shop, "signal fire", seed=51_002, look="stick-figures")

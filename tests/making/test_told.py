@@ -20,6 +20,7 @@ def a_film(shop: Workshop, title: str) -> str:
     return read_and_added(shop, document, edges)
 
 
+@pytest.mark.long
 def test_an_address_is_told_signed_and_again_until_it_answers(stack: Temporary) -> None:
     shop = stack.shop
     film = a_film(shop, "Beacon")

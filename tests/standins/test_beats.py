@@ -32,6 +32,7 @@ def heard(mood: str):
     return beats_of(piece(mood)[0])
 
 
+@pytest.mark.long
 @pytest.mark.parametrize("mood", MOODS)
 def test_beats_are_where_the_notes_have_them(mood: str) -> None:
     """F-measure within 70 ms (mir_eval.beat), after the first five seconds as is usual there; the tempo within 2 %."""

@@ -140,6 +140,7 @@ def sound_of(mood: str) -> np.ndarray:
     return soundfile.read(io.BytesIO(data), always_2d=True)[0].mean(axis=1)
 
 
+@pytest.mark.long
 @pytest.mark.parametrize("mood", list(MOODS))
 def test_every_mood_is_heard_and_none_is_another(mood: str) -> None:
     assert np.sqrt((sound_of(mood)[48_000 * 6 :] ** 2).mean()) > 0.01

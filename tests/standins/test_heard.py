@@ -55,6 +55,7 @@ VOICES = [
 ]  # fmt: skip
 
 
+@pytest.mark.long
 def test_words_are_put_where_they_are_said() -> None:
     """In one line over voices, paces and noise; Saltmere is in no dictionary."""
     apart: list[float] = []
@@ -77,6 +78,7 @@ def engine_says(text: str, n: int, base: str):
     return other.samples, other.rate, [a for _, a, _ in other.words]
 
 
+@pytest.mark.long
 @pytest.mark.parametrize("base", ["standin", "kal16"])
 def test_words_of_whole_stories_are_within_40_ms_by_the_measure_of_lyrics_alignment(base) -> None:
     """mir_eval's share of words that begin within 40 ms (MIREX's measure), in noise; kal16 is none of the stand-in's."""
@@ -147,6 +149,7 @@ def reading(request):
     return made, heard, spans, kept(followed(text, heard), spans)
 
 
+@pytest.mark.long
 def test_what_was_left_out_and_said_again_is_found(reading) -> None:
     made, _, spans, mine = reading
     missing = {

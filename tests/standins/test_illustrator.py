@@ -484,6 +484,7 @@ def test_who_is_posed_sitting_has_something_under_them_and_candidates_of_a_pose_
         )
 
 
+@pytest.mark.long
 @pytest.mark.parametrize("framing", ["Extreme wide shot", "Wide shot", "Medium shot", "Close-up"])
 def test_whatever_somebody_does_their_head_stays_in_the_frame(framing: str) -> None:
     """Source: the trade's rule of head room; a head cut off by the frame is a fault."""
