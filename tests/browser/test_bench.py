@@ -68,6 +68,7 @@ def test_takes_are_made_at_two_offers_compared_circled_and_rejected(page: Page) 
     ).to_be_visible()
 
 
+@pytest.mark.long
 def test_panes_come_nearer_and_move_together(page: Page) -> None:
     new_film(page, "Panes")
     go(page, "Bench")
@@ -135,6 +136,7 @@ def test_the_bench_is_accessible(page: Page) -> None:
         no_barriers(page, tab)
 
 
+@pytest.mark.long
 def test_part_of_a_take_is_marked_and_made_anew(page: Page) -> None:
     new_film(page, "Retouch")
     go(page, "Bench")

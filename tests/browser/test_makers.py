@@ -77,6 +77,7 @@ def test_it_is_chosen_for_a_shot_its_scene_somebody_and_the_film(page: Page, fil
     page.request.post(f"/api/films/{film}/undo")
 
 
+@pytest.mark.long
 def test_a_run_asks_and_is_answered_where_one_works(chosen: Page, film: str) -> None:
     toml = '[offer]\nkind = "picture"\n[send]\naddress = "{}/x"\n[result]\nas = "body"\n'
     with serving(lambda asked, n: told(400, why="no ink today")) as server:

@@ -90,6 +90,7 @@ def plays_in_place(page: Page) -> None:
     expect(screen).to_have_count(0)
 
 
+@pytest.mark.long
 def test_a_clip_is_brought_and_fitted_to_its_words(page: Page) -> None:
     new_film(page, "A clip", STORY.replace("ladder", "kettle"))
     go(page, "Bench")

@@ -121,6 +121,7 @@ def test_a_described_interface_shows_what_was_sent_and_hides_the_key(services: P
     assert "4711" not in services.content()
 
 
+@pytest.mark.long
 def test_a_service_that_does_not_answer_is_said_to(services: Page) -> None:
     plug_in(services, "A service on our protocol", "Far away")
     services.get_by_label("Address").fill("http://127.0.0.1:9")

@@ -72,6 +72,7 @@ def test_a_line_is_cast_directed_and_said_again(page: Page) -> None:
     expect(line.get_by_role("heading")).to_contain_text("Edda: an old woman, hoarse")
 
 
+@pytest.mark.long
 def test_a_line_is_recorded_in_the_page(page: Page) -> None:
     """Chromium's own microphone for tests beeps: it is no voice, but it is kept, aligned and heard like one."""
     new_film(page, "Own voice", STORY.replace("church", "chapel"))

@@ -154,8 +154,12 @@ class Pen:
             self.pieces.append(Piece(bone, variant, "".join(self.out[begin:]), tuple(self.marks[marks:])))
 
     def _note(self, outline: Sequence[Point], keeps_colour: bool = True) -> None:
-        if self._marking and self.look != "shadow-theatre" and (keeps_colour or self.look != "stick-figures"):
-            self.marks.append(Mark(*self._marking, tuple(outline)))
+        if self._marking is None or self.look == "shadow-theatre":
+            return
+        # What is white in stick figures says nothing of a colour, and hides what lies under it all the same.
+        true = keeps_colour or self.look != "stick-figures"
+        marking = self._marking if true else ("", "", None)
+        self.marks.append(Mark(*marking, tuple(outline)))
 
     def svg(self, width: float, height: float, part: Sequence[str] | None = None) -> str:
         """What was drawn, or a part of it, as a page of its own."""
