@@ -419,14 +419,14 @@ def _is_beside(parsed: Parsed, i: int) -> bool:
     token, verb = parsed.tokens[i], clause_of(parsed, i)
     if token.dep != "pobj" or token.tag == "NNS" or unreal(parsed, verb) or compared(parsed, i):
         return False
-    below = [*parsed.children[verb], *ancestors_of(parsed, i)]
+    below = [*parsed.children[verb], *_preps_above(parsed, i)]
     words = {parsed.tokens[c].text.lower() for c in below}
     somebody = any(parsed.tokens[s].pos in {"PRON", "PROPN"} for s in subjects(parsed, verb))
     outside = words & {"in", "into", "outside", "under", "below", "through"}
     return somebody and parsed.tokens[verb].lemma in _SEES and not outside
 
 
-def ancestors_of(parsed: Parsed, i: int) -> Iterator[int]:
+def _preps_above(parsed: Parsed, i: int) -> Iterator[int]:
     """The prepositions that a noun hangs on, up to its verb."""
     at = parsed.tokens[i].head
     while parsed.tokens[at].pos not in VERBAL and parsed.tokens[at].head != at:
