@@ -3,6 +3,8 @@
 from cutreel.core.nouns import Sort, sort_of
 
 from .acting import nameless, only_beside, roles_acting, told_to_you
+from .arrival import LIFTS, Arrival
+from .by_deed import AT_THE_OVEN, RIDDEN, STAIRS, WITHIN
 from .changes import Changed
 from .clauses import ANYBODY, SPEECH
 from .deeds import Deed, Sight
@@ -27,7 +29,7 @@ from .singular import GROWN
 from .speaking import SpeakerMemory, with_speakers
 from .story import NOTHING, ReadParagraph, Story, StoryMemory, read_story
 from .when import SEASONS
-from .where import AT_THE_OVEN, LIFTS, RIDDEN, STAIRS, WITHIN, Arrival, arrivals
+from .where import arrivals
 
 # fmt: off
 __all__ = [

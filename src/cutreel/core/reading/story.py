@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 
 from cutreel.core.manuscript import Manuscript
 
+from .arrival import Arrival
 from .changes import Changed, changes_in
 from .deeds import Deed, Sight, deeds_in, sights_in
 from .focus import Carried, Mention
@@ -15,7 +16,7 @@ from .parsed import Parses
 from .people import people_in
 from .things import things_meant
 from .when import other_days, years_told
-from .where import Arrival, arrivals, muted
+from .where import arrivals, muted
 
 
 @dataclass(frozen=True, eq=False)
