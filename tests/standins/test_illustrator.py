@@ -628,3 +628,8 @@ def test_what_is_on_a_picture_is_not_there() -> None:
     read = read_prompt("Close-up. a blue tin with a picture of a windmill on the lid. a room. day.")
     assert read.props == ["tinbox", "picture"]
     assert read.dyes == {"tinbox": NAMED["blue"]}
+
+
+def test_in_the_cabin_of_an_aeroplane_there_is_no_aeroplane() -> None:
+    read = read_prompt("Wide shot. Ada (woman). the plane sinks. the cabin of an aeroplane. night.")
+    assert (read.place, read.props) == ("carriage", [])

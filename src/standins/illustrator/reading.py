@@ -241,6 +241,8 @@ def read_prompt(prompt: str) -> Reading:
             used |= set(tall.group().split())
             out.props = [p for p in out.props if p not in ("car", "cart", "plough")]
     _kin(rest, out, used)
+    if "cabin of an aeroplane" in rest:
+        out.props = [p for p in out.props if p != "aeroplane"]  # they are within it
     if "car" in out.props:
         out.props = [p for p in out.props if p not in ("bench", "chair", "wheel")]  # its seats and its wheel
     _sleepers(rest, out)
