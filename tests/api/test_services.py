@@ -151,16 +151,18 @@ def test_who_is_asked_first_and_second(client, plugged, stack: Temporary) -> Non
 
 
 def test_the_list_by_hand_and_what_comes_back(client, plugged, finished) -> None:
-    plugged("brush", HAND)
+    plugged("crayon", HAND)
     text = "The lamp was dark. Ada took the oars. Bram held the lantern. Ada laughed at Bram.\n"
     new = {"title": "Dark lamp", "text": text, "settings": {"pace": 2, "seed": 612}}
     film = client.post("/api/films", json={**new, "by": "exactly", "count": 4}).json()
     url = f"/api/films/{film['id']}"
     shots = [s["id"] for s in client.get(url).json()["shots"]][:3]
-    wish = {"kind": "pictures", "takes": 1, "shots": shots, "offer": "brush"}
-    run = client.post(f"{url}/runs", json=wish).json()
+    wish = {"kind": "pictures", "takes": 1, "shots": shots, "offer": "crayon"}
+    began = client.post(f"{url}/runs", json=wish)
+    assert began.status_code == 202, began.text
+    run = began.json()
     listed = until(
-        lambda: (v := client.get("/api/services/brush/hand").json())["later"] == 1 and v, 60
+        lambda: (v := client.get("/api/services/crayon/hand").json())["later"] == 1 and v, 60
     )
     first, second = listed["rows"]
     # In the order of the film, whichever worker was faster.
@@ -168,19 +170,19 @@ def test_the_list_by_hand_and_what_comes_back(client, plugged, finished) -> None
     assert pair == [s for s in shots if s in pair] and second["number"] == first["number"] + 1
     assert first["title"] == "Dark lamp" and "1280 × 720" in first["details"] and first["prompt"]
     going = next(r for r in client.get(f"{url}/runs").json() if r["id"] == run["id"])
-    assert going["state"] == "going" and "on the list of “Brush”" in going["waits"]
+    assert going["state"] == "going" and "on the list of “Crayon”" in going["waits"]
     files = [
         ("files", (f"{first['number']} jetty.png", png(10), "image/png")),
         ("files", ("holiday.png", png(20), "image/png")),
     ]
-    brought = client.post("/api/services/brush/hand", files=files).json()
+    brought = client.post("/api/services/crayon/hand", files=files).json()
     assert [p["number"] for p in brought["placed"]] == [first["number"], None]
     assert brought["list"]["made"] == 1
-    gone = client.delete(f"/api/services/brush/hand/{second['number']}")
+    gone = client.delete(f"/api/services/crayon/hand/{second['number']}")
     assert second["number"] not in [r["number"] for r in gone.json()["rows"]]
-    last = until(lambda: client.get("/api/services/brush/hand").json()["rows"], 20)[0]
+    last = until(lambda: client.get("/api/services/crayon/hand").json()["rows"], 20)[0]
     client.post(
-        "/api/services/brush/hand",
+        "/api/services/crayon/hand",
         files=[("files", (f"{last['number']}.png", png(30), "image/png"))],
     )
     ended = finished(film["id"], run["id"])

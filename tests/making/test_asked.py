@@ -1,6 +1,5 @@
 """A run that asks whether the second choice makes it: whenever the answer comes, nothing waits that could go on."""
 
-from datetime import datetime
 from typing import Any
 
 import pytest
@@ -77,6 +76,4 @@ def test_who_does_not_answer_is_tried_again_meanwhile_and_who_refuses_is_not(sho
         _ask(shop, refused, asked(shop, ServiceRefused("No.", "Ask another.")))
         soon, late = shop.queue.at[-2:]
         assert (late - soon).days > 50
-        waits = shop.runs.view(run).waits
-        # On a slow machine that time may have come already.
-        assert "tried again at" in waits or soon <= datetime.now(soon.tzinfo)
+        assert "tried again at" in shop.runs.view(run).waits, "what the first that waits said"

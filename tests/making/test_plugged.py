@@ -352,6 +352,25 @@ def test_who_charges_more_than_the_price_is_told_of_once_and_nothing_is_lost(
 
 
 @pytest.mark.long
+def test_who_was_plugged_in_is_on_offer_while_others_take_their_time(
+    stack: Temporary, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """On a machine that has much to do, the stand-ins were seen not to answer within two seconds."""
+    shop, gate = stack.shop, threading.Event()
+    first = type(shop.first).offers
+    monkeypatch.setattr(
+        type(shop.first), "offers", lambda services: (gate.wait(60), first(services))[1]
+    )
+    hand = {"how": "hand", "offer": {"kind": "picture", "price": "0"}}
+    try:
+        plug_in(shop, plugged("chalk", hand), None, anew=True)
+        assert "chalk" in {o.name for o in shop.offers()}
+        assert shop.offer_of("picture", "chalk").title == "Chalk"
+    finally:
+        gate.set()
+        take_out(shop, "chalk")
+
+
 def test_a_folder_that_is_watched(stack: Temporary, four: Path) -> None:
     shop = stack.shop
     uncut, used = new_film("Watched", STORY, Settings(look="stick-figures", seed=25_027))

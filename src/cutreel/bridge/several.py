@@ -11,7 +11,7 @@ from cutreel.protocol import JobInput, Offer
 from cutreel.services import Delivered, ServiceRefused
 
 from .maker import Maker
-from .plugged import Plugged
+from .plugged import Plugged, Spoken
 
 LOST_FOR = 20.0
 """Seconds for which somebody who did not answer is not asked again for offers."""
@@ -57,6 +57,14 @@ class Makers:
         if failed and not found:
             raise failed[0]
         return found
+
+    def at_hand(self) -> list[Offer]:
+        """Offers that are known here, of which nobody else has to be asked: they are there also while somebody who is
+        asked before them takes his time."""
+        here = [
+            i for i in self._plugged() if i.plugged.on and not isinstance(i.plugged.reached, Spoken)
+        ]
+        return [offer for each in here for offer in _named(each)]
 
     def troubles(self) -> dict[str, str]:
         """Who does not answer, by id ("" for the stand-ins), and why."""

@@ -134,7 +134,8 @@ class Workshop:
         will_do = offers and at >= max(self._not_before, time.monotonic() - aged)
         if since is not None or (not will_do and (begun or not offers)):
             asking.join(ASKED_FOR)
-        return self._offers[1] or self._chosen(self.kept_offers.get())
+        at, offers = self._offers
+        return offers if offers and at >= self._not_before else self._as_far_as_known()
 
     def offer_named(self, kind: str, name: str) -> Offer | None:
         """The offer of that name and kind. Who is not known is asked for anew: it may have been plugged in by another
@@ -152,6 +153,14 @@ class Workshop:
         """Forget what is known of offers: something was plugged in, or chosen. An answer that is under way may not know
         of it."""
         self._not_before = time.monotonic()
+
+    def _as_far_as_known(self) -> list[Offer]:
+        """Offers while those who are asked did not answer since something was plugged in: as seen last, with what is
+        known here of who was plugged in."""
+        here = self.services.at_hand()
+        known = {o.name for o in here}
+        seen = self._offers[1] or self.kept_offers.get()
+        return self._chosen([*(o for o in seen if o.name not in known), *here])
 
     def _ask_offers(self, began: float) -> None:
         try:

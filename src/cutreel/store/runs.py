@@ -448,7 +448,7 @@ class RunStore:
 
 
 def _view(session: Session, row: Run) -> RunView:
-    items = list(session.scalars(select(Item).where(Item.run == row.id)))
+    items = list(session.scalars(select(Item).where(Item.run == row.id).order_by(Item.id)))
     whole = sum(i.weight for i in items) or 1.0
     made = sum(
         i.weight * (1.0 if i.state in ("done", "failed", "cancelled") else i.progress)
