@@ -40,7 +40,8 @@ class Memory:
             at, end = piece["at"], piece["at"] + piece["remove"]
             self.text = self.text[:at] + piece["insert"] + self.text[end:]
         for name in SEQUENCES:
-            if piece := delta[name]:
+            pieces = delta[name] if isinstance(delta[name], list) else [delta[name]]
+            for piece in filter(None, reversed(pieces)):
                 at, end = piece["at"], piece["at"] + piece["remove"]
                 whole = self.parts[name]
                 self.parts[name] = [*whole[:at], *piece["insert"], *whole[end:]]

@@ -175,7 +175,7 @@ def delta(old: FilmState, new: FilmState) -> FilmDelta:
         words=_splice(old.words, new.words),
         lines=_splice(old.lines, new.lines),
         captions=_splice(old.captions, new.captions),
-        cues=_splice(old.cues, new.cues),
+        cues=pieces(old.cues, new.cues),
     )
 
 
@@ -188,6 +188,27 @@ def _splice(old: Sequence[T], new: Sequence[T]) -> Splice[T] | None:
         return None
     insert = list(new[at : len(new) - until])
     return Splice.model_construct(at=at, remove=len(old) - until - at, insert=insert)
+
+
+def pieces(old: Sequence[T], new: Sequence[T]) -> list[Splice[T]]:
+    """All pieces in which two sequences differ, from first to last, each counted in the older one. An entry is the same
+    where it is the very same object: a sound that begins at one end of a film and one at the other do not carry along
+    everything between them."""
+    if old is new:
+        return []
+    at, until = _differing(old, new)
+    there = {id(entry): i for i, entry in enumerate(new[at : len(new) - until], at)}
+    found: list[Splice[T]] = []
+    i = j = at
+    for k in range(at, len(old) - until + 1):
+        end = k == len(old) - until
+        n = len(new) - until if end else there.get(id(old[k]), -1)
+        if n < j:
+            continue
+        if k > i or n > j:
+            found.append(Splice.model_construct(at=i, remove=k - i, insert=list(new[j:n])))
+        i, j = k + 1, n + 1
+    return found
 
 
 def _text_splice(old: str, new: str) -> TextSplice | None:

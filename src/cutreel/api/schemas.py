@@ -424,8 +424,9 @@ class Splice(BaseModel, Generic[T]):
 
 class FilmDelta(BaseModel):
     """What became of a film between two states: parts of the head that are others now, pieces of
-    its sequences, and the shots that changed. Where `reopen` is true the older state is not known
-    any more: the film is to be opened again."""
+    its sequences (of the sounds several, each counted in the older state), and the shots that
+    changed. Where `reopen` is true the older state is not known any more: the film is to be opened
+    again."""
 
     since: str
     state: str
@@ -438,7 +439,7 @@ class FilmDelta(BaseModel):
     words: Splice[Word] | None = None
     lines: Splice[LineView] | None = None
     captions: Splice[CaptionView] | None = None
-    cues: Splice[CueView] | None = None
+    cues: list[Splice[CueView]] = []
 
 
 class NewFilmId(BaseModel):

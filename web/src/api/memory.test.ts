@@ -216,3 +216,18 @@ test("a change of a state that is not known is not taken", () => {
   expect(patched(first(), delta({ since: "a-0" }))).toBeNull();
   expect(patched(first(), delta({ reopen: true }))).toBeNull();
 });
+
+test("sounds change in several places at once, each counted in what was there before", () => {
+  const [wind, bell] = told.cues;
+  const added = { ...wind!, id: "ambience-9", prompt: "waves" };
+  const memory = patched(
+    first(),
+    delta({
+      cues: [
+        { at: 0, remove: 0, insert: [added] },
+        { at: 1, remove: 1, insert: [{ ...bell!, prompt: "a gong" }] },
+      ],
+    }),
+  )!;
+  expect(memory.cues.map((c) => c.prompt)).toEqual(["waves", "wind", "a gong"]);
+});

@@ -165,7 +165,8 @@ export function patched(memory: Memory, delta: Delta): Memory | null {
     words: spliced(memory.words, delta.words),
     lines: spliced(memory.lines, delta.lines),
     captions: spliced(memory.captions, delta.captions),
-    cues: spliced(memory.cues, delta.cues),
+    // From the last to the first, since each is counted in what was there before.
+    cues: (delta.cues ?? []).reduceRight(spliced, memory.cues),
     order,
     frames: spliced(memory.frames, delta.frames),
     shots,

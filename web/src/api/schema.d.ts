@@ -5229,8 +5229,9 @@ export interface components {
         /**
          * FilmDelta
          * @description What became of a film between two states: parts of the head that are others now, pieces of
-         *     its sequences, and the shots that changed. Where `reopen` is true the older state is not known
-         *     any more: the film is to be opened again.
+         *     its sequences (of the sounds several, each counted in the older state), and the shots that
+         *     changed. Where `reopen` is true the older state is not known any more: the film is to be opened
+         *     again.
          */
         FilmDelta: {
             /** Since */
@@ -5255,7 +5256,11 @@ export interface components {
             words?: components["schemas"]["Splice_tuple_int__int__int__int__"] | null;
             lines?: components["schemas"]["Splice_LineView_"] | null;
             captions?: components["schemas"]["Splice_CaptionView_"] | null;
-            cues?: components["schemas"]["Splice_CueView_"] | null;
+            /**
+             * Cues
+             * @default []
+             */
+            cues: components["schemas"]["Splice_CueView_"][];
         };
         /**
          * FilmHead
