@@ -87,7 +87,7 @@ def test_pictures_are_laid_over_a_shot_placed_moved_and_arranged(sheet: Page) ->
     waiting[0].continue_()
 
     def laid() -> list[dict]:
-        return shots(sheet)[1]["own"]["insets"] or []
+        return shots(sheet)[1]["own"].get("insets") or []
 
     until(lambda: laid()[0]["to"] and laid()[0]["to"][1] > laid()[0]["y"])
     assert (laid()[0]["border"], laid()[0]["comes"]) == ("round", "drop")
@@ -116,7 +116,7 @@ def test_a_curve_is_bent_and_a_point_taken_away(sheet: Page) -> None:
     sheet.mouse.up()
 
     def curve() -> list:
-        grade = shots(sheet)[2]["own"]["grade"]
+        grade = shots(sheet)[2]["own"].get("grade")
         return grade["curve"] if grade else []
 
     point = until(lambda: curve() and curve()[0])

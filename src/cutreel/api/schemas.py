@@ -1,9 +1,16 @@
 """What the front end is told of a film."""
 
 from datetime import datetime
-from typing import Any, Generic, Optional, TypeVar
+from typing import Annotated, Any, Generic, Optional, TypeVar
 
-from pydantic import BaseModel, Field, SerializerFunctionWrapHandler, create_model, model_serializer
+from pydantic import (
+    BaseModel,
+    Field,
+    SerializerFunctionWrapHandler,
+    WrapSerializer,
+    create_model,
+    model_serializer,
+)
 
 from cutreel.core.breakdown import By
 from cutreel.core.continuity import Look, MadeBy, Overrides, OwnVoice, Person, Place, Season
@@ -178,6 +185,14 @@ class PlateView(BaseModel):
     doubts: list[str]
 
 
+def _set(own: Overrides, whole: SerializerFunctionWrapHandler):  # type: ignore[no-untyped-def]
+    return {name: value for name, value in whole(own).items() if value is not None}
+
+
+Own = Annotated[Overrides, WrapSerializer(_set)]
+"""What the maker set; what is left as it was proposed is not told: of forty things few are set, in a thousand shots."""
+
+
 class ShotView(BaseModel):
     """A shot as the sheet shows it. It has so many `words`: where they begin is where those of the
     shot before it end, so that a change tells only the shots it changed. How many frames it has is
@@ -208,7 +223,7 @@ class ShotView(BaseModel):
     idea: IdeaSort | None
     ideas: list[IdeaView]
     why: dict[str, str]
-    own: Overrides
+    own: Own
     made_by: MadeBy
     """Who makes each kind for it, by what was chosen for it, for who is in it, its scene or the film."""
     move: str
@@ -261,7 +276,7 @@ class SceneView(BaseModel):
     word: int
     time: str | None
     weather: str | None
-    own: Overrides
+    own: Own
     pace: float | None
     aim: float | None
     seconds: float
