@@ -45,6 +45,7 @@ from cutreel.core.reading import (
     with_speakers,
 )
 
+from .ageing import aged
 from .changed import with_changes
 from .company import age_of
 from .described import Described, described_in, number_in
@@ -141,7 +142,7 @@ def propose_cast(
     cast = _with_teller(script, cast, taken)
     cast = _with_listener(script, parses or {}, cast, taken)
     tells = any({TELLER, LISTENER} & set(p.aliases) for p in cast)
-    changes = any(p.changes for p in story.paragraphs.values())
+    changes = any(p.changes for p in story.paragraphs.values()) or any(aged(cast, script, story))
     if not parses or not (changes or (tells and _CHANGES.search(script.text))):
         return cast
     # Read once more: now whoever tells it is known, and how old people are.
@@ -319,7 +320,11 @@ def _the_old(text: str, figures: Sequence[Figure]) -> dict[str, int]:
 def _age_told(figure: Figure, text: str) -> str | None:
     """How old somebody is told to be beside the name: "old Enna", "an old bargeman, Cornelis", "Enna, an old woman"; or
     beside what they are: "an old farmer ... His name was Walter Pike"."""
-    roles = (a for a in figure.aliases if a.islower() and a not in ANYBODY and a not in KIN)
+    roles = (
+        a
+        for a in figure.aliases
+        if a.islower() and a.removeprefix("the ") not in ANYBODY and a not in KIN
+    )
     told = (_age_beside(call, text) for call in (figure.name, *roles))
     return next(filter(None, told), None)
 

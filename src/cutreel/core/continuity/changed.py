@@ -8,6 +8,7 @@ from cutreel.core.keys import seed_from
 from cutreel.core.manuscript import Manuscript
 from cutreel.core.reading import Changed, Story
 
+from .ageing import aged
 from .model import Outfit, Person, Trait
 from .outfits import COLOURS, dressed
 from .parts import slot_of
@@ -27,8 +28,11 @@ def with_changes(
     starts = {w.start: i for i, w in enumerate(script.words)}
     deeds = (d for read in story.paragraphs.values() for d in read.deeds)
     dead = {p for d in deeds if d.verb == "die" for p in d.who}
+    years = [*aged(cast, script, story)]
     for number, read in sorted(story.paragraphs.items()):
-        for change in read.changes:
+        start = story.starts[number]
+        by_years = [a.change for a in years if a.at == start + a.change.start]
+        for change in sorted((*read.changes, *by_years), key=lambda c: c.start):
             at = story.starts[number] + change.start
             person = people.get(change.person)
             if person is None or person.kind != "person" or at not in starts:
@@ -54,16 +58,17 @@ def _outfit(
     trait = _trait(now, change, others)
     if trait is None or trait in now.traits:
         return None
+    traits = [trait.model_copy(update={"said": said})]
+    if change.what == "age" and change.text != "young":
+        # What was put on when they were a child is not worn any more.
+        worn = [t for t in person.traits if t.about == "clothes"]
+        traits += [t for t in worn if t not in now.traits]
     name = _NAMES[change.what].format(change.text)
     if change.text == "young":
         name = "when young"
     if change.what == "beard" and not change.text:
         name = "without the beard"
-    return Outfit(
-        name=name[:60] or change.what,
-        traits=[trait.model_copy(update={"said": said})],
-        since=ids[at],
-    )
+    return Outfit(name=name[:60] or change.what, traits=traits, since=ids[at])
 
 
 def _as_before(

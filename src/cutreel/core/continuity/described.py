@@ -11,7 +11,7 @@ from dataclasses import dataclass, field
 
 from cutreel.core.colour import colour_in
 from cutreel.core.manuscript import Figure, Manuscript, words_text
-from cutreel.core.reading import NOTHING, Story
+from cutreel.core.reading import NOTHING, TOLD_NEXT, Story
 
 # fmt: off
 HEAD = ("head",)
@@ -206,7 +206,10 @@ def described_in(
         meant = [
             (m.start + at, m.end + at, figures[m.people[0] - 1])
             for m in read.mentions
-            if len(m.people) == 1 and 0 <= m.start + at < len(text) and m.people[0] <= len(figures)
+            if len(m.people) == 1
+            and m.why != TOLD_NEXT
+            and 0 <= m.start + at < len(text)
+            and m.people[0] <= len(figures)
         ]
         reader.read(text, number, meant)
     return reader.found

@@ -14,7 +14,8 @@ from cutreel.core.manuscript import SPECIES
 INDOORS = frozenset(
     "kitchen room home bedroom house cottage hut workshop library study school schoolroom attic cellar shop inn shed "
     "observatory hall parlour bakery office church palace museum hospital corridor prison train "
-    "compartment carriage".split()
+    "compartment carriage hotel lobby foyer restaurant café pub tavern flat apartment bathroom nursery "
+    "classroom".split()
 )
 """Places with walls, by their noun."""
 _NO_FACE = frozenset({"cellar", "shed"})
@@ -35,6 +36,8 @@ _FEATHERED = frozenset({"hen", "duck", "bird", "goose", "crow", "owl", "gull", "
 # fmt: on
 
 
+FEW = 3
+"""Colours with which the walls of a film's rooms are told apart."""
 CLEAR = 18.0
 """So far (CIEDE2000) a wall should be from what people wear, that they stand out before it."""
 
@@ -42,12 +45,13 @@ CLEAR = 18.0
 def place_face(noun: str, name: str, text: str, taken: set[str], worn: Sequence[Lab] = ()) -> str:
     """What stays the same of a place, beyond its noun: "ochre walls, navy curtains". Nothing out of doors. `worn` are
     the colours of the film's people, who are to stand out before its walls."""
-    if noun not in INDOORS or noun in _NO_FACE:
+    kind = noun.rpartition(" ")[2]  # of a dining room
+    if kind not in INDOORS or kind in _NO_FACE:
         return ""
     seed = seed_from("place", name)
     told = _colour_before(noun, text)
     walls = told or free(_clear_of(worn) or _WALLS, seed, taken)
-    if noun not in _CURTAINED:
+    if kind not in _CURTAINED:
         return f"{walls} walls"
     return f"{walls} walls, {free(_CURTAINS, seed // 11, taken)} curtains"
 
@@ -66,13 +70,15 @@ def coat(species: str, name: str, text: str, taken: set[str], told: str = "") ->
 
 
 def _clear_of(worn: Sequence[Lab]) -> tuple[str, ...]:
-    """The walls that nobody's clothes are lost before; those farthest from all clothes where there are few such."""
+    """The walls that nobody's clothes are lost before; where there are few such, those farthest from all clothes as
+    well, so that not every room has the same."""
     if not worn:
         return _WALLS
     clothes = np.array(worn)
     nearest = {w: float(ciede2000(lab_of(NAMED[w])[None], clothes).min()) for w in _WALLS}
     clear = tuple(w for w in _WALLS if nearest[w] >= CLEAR)
-    return clear or tuple(sorted(_WALLS, key=lambda w: -nearest[w])[: len(_WALLS) // 2])
+    farthest = sorted(_WALLS, key=lambda w: -nearest[w])[: len(_WALLS) // 2]
+    return clear if len(clear) >= FEW else tuple(farthest)
 
 
 def free(names: Sequence[str], turn: int, taken: set[str]) -> str:

@@ -123,7 +123,7 @@ _OF_TRAINS = re.compile(
     r"\b(?:trains?|railways?|rails?|railroad|station|carriages?|trams?|underground|subway|locomotive|conductor)\b",
     re.I,
 )
-_LARGE = re.compile(r"\b(?:plough|plow|tractor|truck|lorry|digger|combine)s?\b", re.IGNORECASE)
+_LARGE = re.compile(r"\b(?:plough|plow|truck|lorry|digger)s?\b", re.IGNORECASE)
 _SMALL = re.compile(
     r"\b(?:car|headlights|windscreen|windshield|steering wheel|dashboard|jeep)s?\b", re.IGNORECASE
 )

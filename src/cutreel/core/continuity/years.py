@@ -22,10 +22,22 @@ def leap(text: str, year: str) -> str | None:
     found = _LATER.search(text)
     if found is None:
         return None
-    many = found["many"].strip().lower()
-    numbers = numbers_in(many)
-    count = numbers[-1].value if numbers else 1 if many.split()[-1:] in (["a"], ["one"]) else None
+    count = _count(found["many"])
     if count is None or not year.isdigit():
         return ""
-    then = int(year) + round(count)
+    then = int(year) + count
     return str(then) if _FEWEST <= then <= _LAST else ""
+
+
+def years_later(text: str) -> int:
+    """How many years a text leaps on; 0 where it does not, or does not say how many."""
+    found = _LATER.search(text)
+    return (_count(found["many"]) or 0) if found else 0
+
+
+def _count(many: str) -> int | None:
+    many = many.strip().lower()
+    numbers = numbers_in(many)
+    if numbers:
+        return round(numbers[-1].value)
+    return 1 if many.split()[-1:] in (["a"], ["one"]) else None

@@ -124,7 +124,8 @@ def _face(moment: Moment, names: Names) -> list[Idea]:
         return []
     told = _felt(moment)
     felt = next((p for p in told if p in present), None)
-    person = felt or next(iter(moment.speaks), None) or present[0]
+    acts = [p for d in _best(_shown_deeds(moment)) for p in d.who]
+    person = felt or next(iter(moment.speaks), None) or next(iter(acts), present[0])
     if person not in names:
         return []
     name = names[person].name
@@ -182,11 +183,18 @@ def _thing(moment: Moment, names: Names) -> list[Idea]:
         told = done[0].subject == own.phrase and all(not d.who for d in done)
         if told:
             return [
-                Idea("thing", "close", (), f"{own.phrase}, near", f"“{own.phrase}” is told of", 1.4)
+                Idea(
+                    "thing",
+                    "close",
+                    (),
+                    f"{_alone(own.phrase)}, near",
+                    f"“{_alone(own.phrase)}” is told of",
+                    1.4,
+                )
             ]
     # An animal is looked at sooner than a thing beside it.
     # What is new ("a telephone") is what the words are about, sooner than what was there ("the paint"); it comes last.
-    sights = moment.told.sights
+    sights = [s._replace(phrase=_alone(s.phrase)) for s in moment.told.sights]
     new = [s for s in reversed(sights) if s.phrase.startswith(("a ", "an "))]
     there = [s for s in sights if s not in new]
     seen = sorted([*new, *there], key=lambda s: s.sort != "animal")
@@ -200,6 +208,11 @@ def _thing(moment: Moment, names: Names) -> list[Idea]:
     return []
 
 
+def _alone(phrase: str) -> str:
+    """What is seen where its owner is not: "the open book", not "June’s"."""
+    return re.sub(r"\{\d+\}’s ", "the ", phrase)
+
+
 def _place(moment: Moment, names: Names) -> list[Idea]:
     quiet = [d for d in moment.told.deeds if not d.who]
     action = joined(_best(quiet), (), names)
@@ -211,7 +224,7 @@ def _place(moment: Moment, names: Names) -> list[Idea]:
         known = moment.placed or bool(moment.present) or bool(done or action)
         strength = 2.6 if known else 1.0
         return [Idea("place", size, moment.present, done or action, why, strength)]
-    common = [s.phrase for s in moment.told.sights if not s.phrase[:1].isupper()]
+    common = [_alone(s.phrase) for s in moment.told.sights if not s.phrase[:1].isupper()]
     seen = ", ".join(dict.fromkeys(common[:2]))
     if moment.present:
         return [Idea("place", "wide", moment.present, _doing(moment, names), "where they are", 0.9)]
@@ -249,6 +262,6 @@ def _sign(moment: Moment) -> list[Idea]:
     elif not moment.told.sights:
         return []
     else:
-        phrase = moment.told.sights[0].phrase
+        phrase = _alone(moment.told.sights[0].phrase)
         action, why = f"{phrase}, alone", f"“{phrase}” stands for it"
     return [Idea("sign", "close", (), action, f"nothing else is to be seen: {why}", 1.3)]

@@ -71,6 +71,9 @@ class Told:
             return self._within(comes[-1])
         # A window says where they are only where nothing else does.
         told = [a for a in self.arrivals if a.phrase != WITHIN] or self.arrivals
+        if told and told[0].phrase == "woke" and told[0] != self.arrivals[-1]:
+            within = any(a.phrase == WITHIN for a in self.arrivals)
+            return told[0]._replace(phrase="bed") if within else told[0]  # "I went to the window"
         return self._within(told[0]) if told else None
 
     def _within(self, arrival: Arrival) -> Arrival:
@@ -147,7 +150,7 @@ def things_in(told: Told) -> tuple[str, ...]:
     """What is held, used or named in a shot, each once."""
     used = [t.removeprefix("the ") for d in told.deeds for t in d.things]
     seen = [s.phrase for s in told.sights if s.sort in ("thing", "food", "garment", "plant")]
-    bare = [re.sub(r"^(?:the|an?|his|her|their|its) ", "", phrase) for phrase in seen]
+    bare = [re.sub(r"^(?:the|an?|his|her|their|its|\{\d+\}’s) ", "", phrase) for phrase in seen]
     return tuple(dict.fromkeys([*used, *bare]))
 
 

@@ -118,4 +118,6 @@ def pronoun_of(noun: str) -> Pronoun | None:
         return ROLES[noun]
     if noun in KIN:
         return KIN[noun]
-    return "she" if noun.endswith("woman") else "he" if noun.endswith("man") else None
+    if noun.endswith(("woman", "mistress")):
+        return "she"
+    return "he" if noun.endswith(("man", "master")) else None

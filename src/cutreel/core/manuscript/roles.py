@@ -30,6 +30,7 @@ _SAID_BY = "|".join(
     )
 )
 """Verbs behind which stands who speaks: "told the father" is not said by him."""
+_BEHIND_IT = re.compile(r" ([a-z]+)(?: ([a-z]+))?")
 _NTH = (
     r"\b[Tt]he (?:first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth|eleventh|twelfth|last|"
     r"next|other|stranger|newcomer|visitor) (?:was|is) "
@@ -44,7 +45,7 @@ _ROLE = re.compile(
     r"great|thin|grey|black|white|red|brown|blue|green|tired|elder|older|younger|most|beautiful|poor|good|wise|"
     r"[a-z]+est) ){0,2}"
     r"(?P<noun>[A-Za-z][a-z]+(?:-[a-z]+)?)\b"
-    r"(?=(?P<behind>.{0,12}))"
+    r"(?=(?P<behind>.{0,24}))"
 )
 _SHE_BEHIND = re.compile(r"\b(?:[Ss]he|[Hh]er)\b")
 _HE_BEHIND = re.compile(r"\b(?:[Hh]e|[Hh]is|[Hh]im)\b")
@@ -89,6 +90,8 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
         word, of = match.group("noun"), match.group("of").lower()
         noun = word.lower()
         kind = kind_of_role(noun)
+        if kind == "thing" and whose_trade(noun, match.group("behind")):
+            continue
         if kind is None or (word != noun and not _is_called(word, match.group("behind"))):
             continue
         tally = found[noun]
@@ -139,6 +142,20 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
         for noun, tally in found.items()
         if noun in kinds
     ]
+
+
+def whose_trade(noun: str, behind: str) -> str:
+    """Who somebody is of whom a noun only tells of what, by the words behind it: "the night porter" is the porter, "the
+    harbour master" the harbour master, since a master may be any; empty for a noun that stands for itself."""
+    found = _BEHIND_IT.match(behind)
+    if found is None or sort_of(noun) in ("person", "animal") or noun in ROLES or noun in KIN:
+        return ""
+    first, second = found.groups()
+    one_word = sort_of(first) == "person"
+    if not one_word and (second is None or sort_of(first) is None or sort_of(second) != "person"):
+        return ""
+    own = first if one_word else second
+    return f"{noun} {own}" if own in NO_ROLE and one_word else own
 
 
 def is_another(noun: str, text: str) -> bool:

@@ -15,6 +15,7 @@ from typing import NamedTuple
 from cutreel.core.nouns import sort_of
 
 from .callings import KIN, NOT_NAMES, ROLES, Figure
+from .roles import whose_trade
 from .sentences import SPEECH_VERBS
 
 UNKNOWN = "Unknown speaker"
@@ -111,7 +112,7 @@ def _tags(before: str, after: str) -> tuple[tuple[_Tag, ...], tuple[_Tag, ...], 
 
 def _told_by(matches: Iterable[re.Match[str] | None]) -> tuple[_Tag, ...]:
     return tuple(
-        _Tag(m.group().strip(" ,:"), _named_behind(m) or m.group("who"), m.start("who"))
+        _Tag(m.group().strip(" ,:"), _named_behind(m) or _of_trade(m), m.start("who"))
         for m in matches
         if m
     )
@@ -123,6 +124,16 @@ def _named_behind(match: re.Match[str]) -> str:
         return ""
     name = _KINS_NAME.match(match.string, match.end("who"))
     return name.group(1) if name else ""
+
+
+def _of_trade(match: re.Match[str]) -> str:
+    """ "Said the night porter": the porter, and no night."""
+    who = match.group("who")
+    noun = who.rpartition(" ")[2]
+    if not who.lower().startswith("the ") or not noun.islower():
+        return who
+    trade = whose_trade(noun, match.string[match.end("who") :])
+    return f"the {trade}" if trade else who
 
 
 class Recent:

@@ -23,6 +23,7 @@ from .names import (
 )
 from .narrated import narrated
 from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
+from .people import TOLD_NEXT
 from .places import VEHICLES
 from .sexes import pronouns_told
 from .singular import GROWN
@@ -45,6 +46,7 @@ __all__ = [
     "STAIRS",
     "SURE",
     "TELLER",
+    "TOLD_NEXT",
     "VEHICLES",
     "WITHIN",
     "Arrival",

@@ -28,6 +28,16 @@ class Arrival(NamedTuple):
     """Whether it is said that somebody lives there: that is home."""
 
 
+def room_of(parsed: Parsed, i: int) -> str:
+    """The noun of a place, small; of a room what it is for belongs to it: "dining room" is not the room upstairs."""
+    tokens = parsed.tokens
+    lemma = tokens[i].lemma.lower()
+    if lemma != "room" or i == 0 or i - 1 not in parsed.children[i]:
+        return lemma
+    use = tokens[i - 1]
+    return f"{use.text.lower()} room" if use.dep == "compound" and use.pos == "NOUN" else lemma
+
+
 POSTURES = frozenset("sit stand lie kneel lean crouch squat perch".split())
 
 

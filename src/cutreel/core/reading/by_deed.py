@@ -11,8 +11,10 @@ from .parsed import Parsed
 from .places import MOVES, STANDS_IN_ONE, VEHICLES, goes_along, is_place
 
 _DRIVEN = frozenset(
-    "truck lorry plough plow snowplough snowplow tractor bus van taxi cab ambulance".split()
+    "truck lorry plough plow snowplough snowplow bus van taxi cab ambulance".split()
 )
+_TILLS = frozenset({"tractor", "combine", "harvester"})
+"""Whoever drives one is in a field."""
 _PUTS = frozenset("put lock shut crowd squeeze pack tuck cram".split())
 """Done to somebody, it says where they are from then on."""
 STAIRS = "stairs"
@@ -48,6 +50,8 @@ def place_by_deed(parsed: Parsed, i: int, called: Called) -> Arrival | None:
     if token.lemma in _DRIVEN and _drives(parsed, i):
         inside = token.lemma if token.lemma in VEHICLES else "truck"
         return Arrival(token.start, inside, token.lemma, False)
+    if token.lemma in _TILLS and _drives(parsed, i):
+        return Arrival(token.start, "field", token.lemma, False)
     if token.lemma in {"drive", "ride"} and _drives_on(parsed, i, called):
         return Arrival(token.start, RIDDEN, token.text, False)
     if token.lemma == "home" and _goes_home(parsed, i):
@@ -61,6 +65,8 @@ def place_by_deed(parsed: Parsed, i: int, called: Called) -> Arrival | None:
         return Arrival(token.start, "street", "street", False)
     if _is_rented(parsed, i):
         return Arrival(token.start, token.lemma.lower(), phrase_of(parsed, i), True)
+    if _is_owned(parsed, i):
+        return Arrival(token.start, token.lemma.lower(), phrase_of(parsed, i), False)
     ridden = _ridden(parsed, i) if token.lemma == "it" else ""
     if ridden:
         return Arrival(token.start, ridden, ridden, False)
@@ -140,6 +146,26 @@ def _is_rented(parsed: Parsed, i: int) -> bool:
     return taken and within and not unreal(parsed, token.head)
 
 
+_BUYS = frozenset("buy inherit open found own run keep have".split())
+_OWNED = frozenset(
+    "farm orchard shop inn hotel pub café restaurant bakery mill bookshop cottage smithy ranch vineyard "
+    "cinema theatre boatyard garage workshop studio".split()
+)
+"""What somebody who has one is at, where a story tells of it."""
+
+
+def _is_owned(parsed: Parsed, i: int) -> bool:
+    """ "A man bought a hotel that nobody wanted", "we had a farm then": there it is told of."""
+    token, verb = parsed.tokens[i], parsed.tokens[i].head
+    had = token.dep == "dobj" and token.lemma in _OWNED and parsed.tokens[verb].lemma in _BUYS
+    below = {parsed.tokens[c].text.lower() for c in parsed.children[i]}
+    who = [parsed.tokens[s] for s in subjects(parsed, verb)]
+    somebody = any(t.pos in {"PRON", "PROPN"} or sort_of(t.lemma.lower()) == "person" for t in who)
+    new = bool(below & {"a", "an", "his", "her", "their", "our", "my"})
+    told = parsed.tokens[verb].tag in {"VBD", "VBN", "VBZ", "VBP"}
+    return had and new and somebody and told and not unreal(parsed, verb)
+
+
 _ROOMS = frozenset("room flat apartment attic cellar studio workshop shed barn hall".split())
 AT_THE_OVEN, WITHIN = "baked", "inside"
 """The phrases of arrivals that only say so where nothing else is known: somebody bakes, or is beside a wardrobe."""
@@ -163,11 +189,23 @@ def _is_beside(parsed: Parsed, i: int) -> bool:
     token, verb = parsed.tokens[i], clause_of(parsed, i)
     if token.dep != "pobj" or token.tag == "NNS" or unreal(parsed, verb) or compared(parsed, i):
         return False
+    window = token.lemma in {"window", "windowsill"}
+    goes = window and parsed.tokens[verb].lemma in MOVES and _is_to(parsed, i)
     below = [*parsed.children[verb], *_preps_above(parsed, i)]
     words = {parsed.tokens[c].text.lower() for c in below}
     somebody = any(parsed.tokens[s].pos in {"PRON", "PROPN"} for s in subjects(parsed, verb))
     outside = words & {"in", "into", "outside", "under", "below", "through"}
-    return somebody and parsed.tokens[verb].lemma in _SEES and not outside
+    return somebody and (goes or parsed.tokens[verb].lemma in _SEES) and not outside
+
+
+def _is_to(parsed: Parsed, i: int) -> bool:
+    """ "I went to the window": from within; who looks in there next is outside."""
+    looks_in = any(
+        t.text.lower() in {"in", "inside"} and parsed.tokens[t.head].lemma in {"look", "peer"}
+        for t in parsed.tokens[i:]
+        if t.sentence - parsed.tokens[i].sentence < 2
+    )
+    return parsed.tokens[parsed.tokens[i].head].text.lower() == "to" and not looks_in
 
 
 def _preps_above(parsed: Parsed, i: int) -> Iterator[int]:

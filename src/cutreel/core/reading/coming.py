@@ -1,5 +1,7 @@
 """Whether somebody comes to a place that is named, or is there, or neither: "she came from the market"."""
 
+from collections.abc import Sequence
+
 from cutreel.core.nouns import sort_of
 
 from .clauses import SPEECH, SUBJECT, ancestors, clause_of, compared, subjects, unreal
@@ -49,6 +51,7 @@ _AWAY = frozenset(
     "from of about toward towards until till before for like than since against beyond without".split()
 )
 _ASIDE = frozenset({"above", "behind", "outside"})
+_OVER = frozenset({"after", "before", "since", "until"})
 _EACH = frozenset("every each many most several both".split())
 """Beside a place: all of them, and so none that one could be at."""
 _PARTS_CLIMBED = frozenset("step stair top ladder roof".split())
@@ -105,8 +108,8 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         chain.append(tokens[at].text.lower())
     preps = [w for w in chain if w.isalpha()] or [""]
     first = preps[0]
-    if first in {"on", "in", "by", "along", "across"} and "from" in preps[1:3]:
-        return None  # "people came from every village on the coast", "the man from across the road"
+    if _is_of_another(preps, verb < i):
+        return None
     if first == "of" and len(preps) > 2 and _says_where_in(tokens[tokens[tokens[i].head].head]):
         first = preps[2]  # "in the warm grass of a great meadow"
     part = tokens[tokens[token.head].head].lemma if first == "of" else ""
@@ -157,6 +160,14 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
     }:  # fmt: skip
         return False if _is_looked_at_from_beside(first, token) else None
     return False if first in _THERE else None
+
+
+def _is_of_another(preps: Sequence[str], behind: bool) -> bool:
+    """ "People came from every village on the coast", "the man from across the road"; where a place stands `behind` its
+    verb, "every night after his shift at the shipyard"."""
+    if preps[0] in {"on", "in", "by", "along", "across"} and "from" in preps[1:3]:
+        return True
+    return behind and preps[0] in {"in", "at", "on"} and bool(_OVER & {*preps[2:3]})
 
 
 def _is_set_there(parsed: Parsed, i: int, verb: int) -> bool:

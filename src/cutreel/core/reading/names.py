@@ -109,7 +109,7 @@ def _said_to_be_called(parsed: Parsed, spoken: Collection[int]) -> list[tuple[st
         name = _name(parsed, i) if i not in spoken else ""
         out += [(name, noun) for noun in nouns if name and sort_of(noun) in _BEARERS]
     for i in range(len(parsed.tokens)):
-        whose = _whose(parsed, i) if i not in spoken else None
+        whose = (_whose(parsed, i) or _kin_beside(parsed, i)) if i not in spoken else None
         if whose and (name := _name(parsed, i)):
             out.append((name, whose))
     for i, token in enumerate(parsed.tokens):
@@ -143,11 +143,21 @@ class _Newcomers:
                     sex = pronoun_of(token.lemma)
                     for one in (sex,) if sex else ("she", "he"):
                         self._last[one] = token.lemma
-            whose = _whose_name(parsed, i)
+            whose = _whose_name(parsed, i) or _who_is(parsed, i)
             name = _name(parsed, i) if whose else ""
             if name and whose and whose in self._last:
                 out.append((i, name, self._last.pop(whose)))
         return out
+
+
+def _who_is(parsed: Parsed, i: int) -> Pronoun | None:
+    """ "She was Margot Delacroix, the singer": "she", for the name; None for any other word."""
+    token, verb = parsed.tokens[i], parsed.tokens[i].head
+    named = token.pos == "PROPN" and token.name == "PERSON" and token.dep == "attr"
+    if not named or parsed.tokens[verb].lemma != "be" or unreal(parsed, verb):
+        return None
+    who = {parsed.tokens[s].text.lower() for s in subjects(parsed, verb)}
+    return "she" if who == {"she"} else "he" if who == {"he"} else None
 
 
 def sexes_with_names(script: Manuscript, parses: Parses) -> dict[str, Pronoun]:
@@ -245,6 +255,18 @@ def _whose(parsed: Parsed, i: int) -> str:
             if of.dep == "poss" and of.text.lower() == "its":
                 return _told_of_last(parsed, k)
     return ""
+
+
+def _kin_beside(parsed: Parsed, i: int) -> str:
+    """ "My sister June", "the baker's daughter, Nell, turned red": the word of kin for a name that the parser takes for
+    no person's, of somebody who acts; empty for any other word."""
+    token = parsed.tokens[i]
+    above = parsed.tokens[token.head]
+    beside = token.pos == "PROPN" and token.dep == "appos" and token.name != "PERSON"
+    whose = any(parsed.tokens[c].dep == "poss" for c in parsed.children[token.head])
+    if not beside or above.lemma not in KIN or above.tag == "NNS" or not whose:
+        return ""
+    return above.lemma if _acts(parsed, token.head) else ""
 
 
 def _told_of_last(parsed: Parsed, i: int) -> str:
@@ -345,7 +367,10 @@ def same_told(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> dict
                         p
                         for at, p in whom.items()
                         if at <= parsed.tokens[k].start < at + 40
-                        and at in (_start(parsed, k), parsed.tokens[k].start)
+                        and (
+                            at in (_start(parsed, k), parsed.tokens[k].start)
+                            or ends[at] == parsed.tokens[k].end  # "the baker's daughter, Nell"
+                        )
                         and ends[at] > parsed.tokens[k].start  # "his first customer" is not he
                     ),
                     None,

@@ -33,9 +33,11 @@ def people_in(
     reader.read()
     now = reader.page.now
     after = Carried(tuple(now.focus), now.group, tuple(now.spoke[:2]), now.kin, now.others)
-    return tuple(now.out), reader.page.others, after
+    return tuple(sorted(now.out)), reader.page.others, after
 
 
+TOLD_NEXT = "who that is, is told next"
+"""Why a newcomer is somebody: what is said of how they look is not how they looked before."""
 _NTH = re.compile(r"(?:first|second|third|[a-z]+th|last|next|other)")
 
 
@@ -133,8 +135,30 @@ class _Reader:
         for k in page.parsed.children[i]:
             learn_kin(page, k, person)
         why, sure = ("by role", 0.95) if role else ("by name", 1.0)
+        came = None if role else self._who_came(i)
+        if came is not None:
+            page.note(came, [person], TOLD_NEXT, 0.9, page.span(came))
         page.note(i, [person], why, sure, (start, end))
         return True
+
+    def _who_came(self, i: int) -> int | None:
+        """ "Beside her stood a tall man. It was Emil": the newcomer, of whom it is told next who that is."""
+        verb = self.tokens[i].head
+        told = self.tokens[i].dep == "attr" and self.tokens[verb].lemma == "be"
+        who = [self.tokens[c] for c in self.page.parsed.children[verb] if c < i]
+        if not told or [t.text.lower() for t in who if t.dep in SUBJECT] != ["it"]:
+            return None
+        if unreal(self.page.parsed, verb):
+            return None
+        for k in range(verb - 1, -1, -1):
+            token = self.tokens[k]
+            if self.tokens[verb].sentence - token.sentence > 1:
+                return None
+            if token.pos == "NOUN" and token.tag == "NN" and sort_of(token.lemma) == "person":
+                below = {self.tokens[c].text.lower() for c in self.page.parsed.children[k]}
+                new = bool(below & {"a", "an"}) and k not in self.page.taken
+                return k if new else None
+        return None
 
     def _comes_as(self, i: int) -> bool:
         """ "His first customer was a cattle farmer": there he is, and nobody else of the cast is said to be one."""

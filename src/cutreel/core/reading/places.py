@@ -87,6 +87,8 @@ def is_place(parsed: Parsed, i: int) -> bool:
         return is_crossed(parsed, i)
     if token.lemma == "bar" and any(parsed.tokens[c].text == "of" for c in parsed.children[i]):
         return False  # "a bar of platinum"
+    if token.lemma == "temple" and any(parsed.tokens[c].tag == "PRP$" for c in parsed.children[i]):
+        return False  # "grey hair at his temples"
     if token.lemma == "wood" and parsed.tokens[token.head].text.lower() in _AGAINST:
         return False  # "knocked twice on the wood" of a box
     if token.dep != "compound":

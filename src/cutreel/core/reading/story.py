@@ -133,6 +133,10 @@ def _read(paragraph: Paragraph, cast: Cast, before: Carried) -> tuple[ReadParagr
     def called(i: int) -> tuple[int, ...]:
         return meant.get(i, ())
 
+    # June came out, and Dawn: people, and no month nor hour.
+    names = frozenset(
+        t.start for i, t in enumerate(parsed.tokens) if t.pos == "PROPN" and i in meant
+    )
     things, carried = things_meant(parsed, said, called, before.things)
     return (
         ReadParagraph(
@@ -140,8 +144,8 @@ def _read(paragraph: Paragraph, cast: Cast, before: Carried) -> tuple[ReadParagr
             deeds_in(parsed, said, called, {**things, **others}),
             sights_in(parsed, said, called),
             arrivals(parsed, said, called, cast.teller),
-            muted(parsed, said),
-            other_days(parsed, said),
+            muted(parsed, said) | names,
+            tuple(day for day in other_days(parsed, said) if day not in names),
             years_told(parsed, said),
             changes_in(parsed, said, called),
             memory_spans(parsed),

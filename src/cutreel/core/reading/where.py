@@ -8,7 +8,7 @@ from collections.abc import Iterator, Sequence
 from cutreel.core.manuscript import KIN
 from cutreel.core.nouns import sort_of
 
-from .arrival import LIFTS, POSTURES, Arrival, are_beasts, phrase_of
+from .arrival import LIFTS, POSTURES, Arrival, are_beasts, phrase_of, room_of
 from .by_deed import place_by_deed
 from .clauses import SUBJECT, Called, ancestors, clause_of, nobody, subjects, unreal
 from .coming import HOUSES, LIVES, comes_to
@@ -108,7 +108,7 @@ def _arrival(parsed: Parsed, i: int, comes: bool, called: Called, teller: int | 
         or (token.lemma in _WAYS and parsed.tokens[verb].lemma == "be")
     )
     before = parsed.tokens[token.head].text.lower() if token.dep == "pobj" else ""
-    noun, phrase = token.lemma.lower(), phrase_of(parsed, i)
+    noun, phrase = room_of(parsed, i), phrase_of(parsed, i)
     if noun == "light":
         noun, phrase = "lighthouse", "lighthouse"
     if _is_far_out(parsed, i, called):

@@ -1,0 +1,80 @@
+"""Who grows up, or old, in the years that a story leaps over: the boy of 1974 is a man in 1998."""
+
+from collections.abc import Iterator, Mapping, Sequence
+from typing import NamedTuple
+
+from cutreel.core.manuscript import Manuscript
+from cutreel.core.reading import Changed, Story
+
+from .model import Person
+from .years import years_later
+
+GROWS, AGES = 10, 45
+"""Years after which a child is grown, and whoever was grown is old."""
+_CHILD = frozenset({"boy", "girl", "child"})
+
+
+class Aged(NamedTuple):
+    """A change of somebody that the years bring, at character `at` of the manuscript."""
+
+    at: int
+    change: Changed
+
+
+def aged(cast: Sequence[Person], script: Manuscript, story: Story) -> Iterator[Aged]:
+    """What the years change of those who are seen before and after them, each at the first word that means them then,
+    in order. Who dies grows no older."""
+    children = {p.id for p in cast if _CHILD & set(_who(p).split())}
+    alive = {p.id for p in cast if p.kind == "person"}
+    old = {p.id for p in cast if "old" in _who(p).split()}
+    first: dict[int, int] = {}
+    years = _years(script, story)
+    for number, read in sorted(story.paragraphs.items()):
+        start = story.starts[number]
+        dead = {p for d in read.deeds if d.verb == "die" for p in d.who}
+        for mention in read.mentions:
+            at = start + mention.start
+            now = max((passed for since, passed in years.items() if since <= at), default=0)
+            for person in mention.people:
+                if person not in alive or not mention.seen:
+                    continue
+                passed = now - first.setdefault(person, now)
+                changed = Changed(mention.start, person, "age", "")
+                if person in children and passed >= GROWS:
+                    children.discard(person)
+                    yield Aged(at, changed._replace(text="grown"))
+                if person not in old and passed >= AGES:
+                    old.add(person)
+                    yield Aged(at, changed._replace(text="old"))
+                    yield Aged(at, changed._replace(what="hair", text="grey"))
+        alive -= dead
+
+
+def _years(script: Manuscript, story: Story) -> Mapping[int, int]:
+    """How many years have passed since the story began, by the character from which on that holds; a year before the
+    one that it was is a look back, and none."""
+    told: list[tuple[int, int | None, int]] = [
+        (story.starts[number] + start, int(year), 0)
+        for number, read in story.paragraphs.items()
+        for start, year in read.years
+    ]
+    for sentence in script.sentences:
+        words = script.words[sentence.first : sentence.end]
+        later = years_later(" ".join(w.text for w in words))
+        if later:
+            told.append((words[0].start, None, later))
+    out, year, passed = {0: 0}, None, 0
+    for at, then, later in sorted(told, key=lambda t: t[0]):
+        if then is not None:
+            if year is not None and then > year:
+                passed += then - year
+            year = then if year is None or then > year else year
+        else:
+            passed += later
+            year = None if year is None else year + later
+        out[at] = passed
+    return out
+
+
+def _who(person: Person) -> str:
+    return next((t.text for t in person.traits if t.about == "who"), "")
