@@ -61,14 +61,14 @@ KNOWN |= dict.fromkeys(
     (
         "runway tarmac museum depot compartment airport cell ward quarry loft stadium cinema dungeon porch veranda balcony gym swamp "
         "jungle rainforest volcano fort fortress archive warehouse barracks crossroads plantation maze zoo circus windmill "
-        "watermill dyke dike allotment weir"
+        "watermill dyke dike allotment weir basement bunker café"
     ).split(),
     "place",
 )
 KNOWN |= dict.fromkeys(
     "cloak jumper tunic skirt glove hood helmet hoodie dungarees".split(), "garment"
 )
-KNOWN |= dict.fromkeys("slice loaf roll crumb crust dough".split(), "food")
+KNOWN |= dict.fromkeys("slice loaf roll crumb crust dough cake tart cream".split(), "food")
 KNOWN |= dict.fromkeys("money coin cash dollar penny shilling banknote".split(), "thing")
 KNOWN |= dict.fromkeys(
     (
@@ -78,7 +78,14 @@ KNOWN |= dict.fromkeys(
     "thing",
 )
 KNOWN |= dict.fromkeys(
-    "trucker biker builder climber commuter entrant manufacturer publisher scavenger shooter".split(),
+    (
+        "nail screw bolt washer mug lid barrel fireplace calendar ruler chess tyre pipe hose toilet socket battery bulb "
+        "zip needle medal scale rake gutter chimney deckchair"
+    ).split(),
+    "thing",
+)
+KNOWN |= dict.fromkeys(
+    "trucker biker builder climber commuter entrant manufacturer publisher scavenger shooter fiancé fiancée".split(),
     "person",
 )
 KNOWN |= {
@@ -146,6 +153,9 @@ def main(folder: Path) -> None:
             if lemma not in common and sort in ("person", "animal", "thing", "plant"):
                 continue  # a name: Juno, a Roman
             sorts[sort].append(lemma)
+    for lemma in sorted(KNOWN.keys() - index.keys()):
+        if KNOWN[lemma]:
+            sorts[KNOWN[lemma]].append(lemma)
     text = "".join(f"{sort} {' '.join(words)}\n" for sort, words in sorts.items())
     target = Path(__file__).parents[1] / "src/cutreel/core/nouns.txt.gz"
     target.write_bytes(gzip.compress(text.encode(), 9, mtime=0))

@@ -19,6 +19,7 @@ from cutreel.core.reading import (
     Story,
 )
 
+from .hinted import hinted_place
 from .hour import (
     DAYTIME,
     RAINS,
@@ -120,7 +121,17 @@ class Scenery:
             sentence = self.script.sentences[0]
             end = self.script.words[sentence.end - 1].end
             here = story.starts[number] + first.start < end and first.noun != "home"
-        return self._place(first) if first is not None and here else ""
+        if first is not None and here:
+            return self._place(first)
+        return hinted_place(self.script.text[: self._until(first, story)])
+
+    def _until(self, first: Arrival | None, story: Story) -> int:
+        """The character up to which nobody has come anywhere."""
+        for number, read in sorted(story.paragraphs.items()):
+            if first in read.arrivals:
+                assert first is not None
+                return story.starts[number] + first.start
+        return AT_FIRST * 6
 
     def _begins_at_night(self, story: Story) -> str:
         bare: list[str] = []

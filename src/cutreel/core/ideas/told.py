@@ -172,6 +172,8 @@ def joined(deeds: Sequence[Deed], shown: Sequence[int], names: Names) -> str:
     last: Deed | None = None
     for deed in deeds:
         text = named(deed.text, shown, names)
+        if last is not None and deed.text == last.text:
+            continue
         if last is not None and deed.subject and deed.subject == last.subject:
             lines[-1] += " and " + text.removeprefix(named(deed.subject, shown, names)).strip()
         elif text not in lines:

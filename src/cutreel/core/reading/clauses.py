@@ -265,7 +265,16 @@ def subjects(parsed: Parsed, verb: int) -> list[int]:
     """The tokens that head a clause's subject; a clause joined to another takes over its subject."""
     at = verb
     for _ in range(6):
-        own = [c for c in parsed.children[at] if parsed.tokens[c].dep in SUBJECT]
+        below = parsed.children[at]
+        own = [c for c in below if parsed.tokens[c].dep in SUBJECT]
+        # "And it was gone": the parser may hang the subject on "was".
+        own = own or [
+            k
+            for c in below
+            if parsed.tokens[c].dep in {"auxpass", "aux"}
+            for k in parsed.children[c]
+            if parsed.tokens[k].dep in SUBJECT
+        ]
         if own:
             return (parsed.tokens[own[0]].tag == "WP" and pointed_out(parsed, at)) or own
         token = parsed.tokens[at]

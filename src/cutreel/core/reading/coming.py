@@ -93,7 +93,7 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         return None
     if _is_its_corner(parsed, i):
         return False  # "it was the farthest corner of the garden"
-    if _is_measure(parsed, i) or _water_comes(parsed, i, verb):
+    if _is_measure(parsed, i) or _water_comes(parsed, i, verb) or _is_laid_on(parsed, i, verb):
         return None
     if [tokens[s].text.lower() for s in subjects(parsed, verb)] == ["which"]:
         return None  # "at six, which was beside the fish stall"
@@ -168,6 +168,15 @@ def _is_of_another(preps: Sequence[str], behind: bool) -> bool:
     if preps[0] in {"on", "in", "by", "along", "across"} and "from" in preps[1:3]:
         return True
     return behind and preps[0] in {"in", "at", "on"} and bool(_OVER & {*preps[2:3]})
+
+
+def _is_laid_on(parsed: Parsed, i: int, verb: int) -> bool:
+    """ "She laid a stone on the roof" of a hive: nobody climbed up there."""
+    thing = any(parsed.tokens[c].dep == "dobj" for c in parsed.children[verb])
+    return parsed.tokens[i].lemma == "roof" and thing and parsed.tokens[verb].lemma in _LAYS
+
+
+_LAYS = frozenset("lay put place set throw drop leave toss".split())
 
 
 def _is_set_there(parsed: Parsed, i: int, verb: int) -> bool:

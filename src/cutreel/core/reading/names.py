@@ -20,7 +20,7 @@ from .clauses import SUBJECT, clause_of, is_able, is_number, listed, noun_behind
 from .focus import SURE
 from .known import Known
 from .narrated import narrated
-from .parsed import Parsed, Parses
+from .parsed import Parsed, Parses, Token
 from .singular import CHILD, GROWN
 from .story import read_story
 
@@ -45,7 +45,7 @@ def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
                 nouns.setdefault(name, noun)
                 found[name] += 1
         for i, token in enumerate(parsed.tokens):
-            if token.pos != "PROPN" or token.name != "PERSON" or not _acts(parsed, i):
+            if token.pos != "PROPN" or not _is_persons(token) or not _acts(parsed, i):
                 continue
             if i in spoken:
                 continue
@@ -79,6 +79,12 @@ def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
         for name, count in found.items()
         if parts[name] is None
     ]
+
+
+def _is_persons(token: Token) -> bool:
+    """Whether a name is a person's by what the parser takes it for, or by what people are called, if it is no town's."""
+    known = token.name not in {"GPE", "LOC", "FAC"} and pronoun_of_given(token.text.lower())
+    return token.name == "PERSON" or bool(known)
 
 
 def _said_to_be_called(parsed: Parsed, spoken: Collection[int]) -> list[tuple[str, str]]:

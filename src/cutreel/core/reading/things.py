@@ -115,6 +115,10 @@ def _note(parsed: Parsed, i: int, known: dict[str, _Candidate]) -> None:
     role = ROLES.get(token.dep, 0.5) - (ANIMAL if sort == "animal" else 0)
     if token.dep == "dobj" and not subjects(parsed, token.head):
         role = ROLES["nsubj"]  # "on a chair sat a telephone"
+    if token.dep == "attr" and any(
+        parsed.tokens[c].dep == "expl" for c in parsed.children[token.head]
+    ):
+        role = ROLES["nsubj"]  # "in the morning there was a cloud"
     if sort in {"person", "people", "time", "body"} or (sort is None and role < ROLES["dobj"]):
         return
     was = known.get(token.lemma)

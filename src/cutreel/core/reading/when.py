@@ -181,6 +181,8 @@ def _tells_season(parsed: Parsed, i: int) -> bool:
     verb = clause_of(parsed, i)
     if compared(parsed, i) or unreal(parsed, verb) not in {"", "denied"}:
         return False
+    if parsed.tokens[verb].dep == "acl" and parsed.tokens[verb].tag == "VBN":
+        return False  # "honey collected in summer"
     below = {parsed.tokens[c].text.lower() for c in parsed.children[verb]}
     if below & {"can", "could"} and unreal(parsed, verb):
         return False  # "the bears could not sleep in winter": in any

@@ -1,0 +1,23 @@
+"""Where a story begins that does not say where: fishermen, nets and gulls are at a harbour."""
+
+import re
+
+_TOLD_BY: dict[str, str] = {
+    "a harbour with boats": "fisherm[ae]n|fishing|nets?|gulls?|harbou?r|tides?|boats?|quay|jetty|lighthouse|sea",
+    "a farm": "cows?|barn|hens?|tractor|harvest|wheat|corn|sheep|pigs?|farmers?|haystacks?",
+    "a forest": "trees|deer|wol(?:f|ves)|hunters?|pines|woodcutters?|moss|branches|undergrowth",
+    "a town street": "shops?|pavements?|traffic|taxis?|lamp-?posts?|kerb|cobbles|passers-by|trams?|shop windows?",
+    "a desert": "sands?|dunes?|camels?|oasis|nomads?|caravan",
+}
+"""The words by which a place is told of that nobody names."""
+ENOUGH = 3
+"""Different words that tell of a place."""
+_WORDS = {place: re.compile(rf"\b({words})\b", re.IGNORECASE) for place, words in _TOLD_BY.items()}
+
+
+def hinted_place(text: str) -> str:
+    """The place that most words of a text tell of, by what is there; empty where too few do, or two places are told of
+    by as many."""
+    told = {place: len({m[1].lower() for m in w.finditer(text)}) for place, w in _WORDS.items()}
+    first, second, *_ = sorted(told.items(), key=lambda t: -t[1])
+    return first[0] if first[1] >= ENOUGH and first[1] > second[1] else ""
