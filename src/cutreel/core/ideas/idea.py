@@ -92,7 +92,13 @@ def ideas_for(moment: Moment, names: Names) -> tuple[Idea, ...]:
 
 
 def _shown_deeds(moment: Moment) -> list[Deed]:
-    return [d for d in moment.told.deeds if all(p in moment.present for p in d.who)]
+    present = set(moment.present)
+    # "The four of us stood in the corn": as many as are shown of those who did.
+    return [
+        d
+        for d in moment.told.deeds
+        if present.issuperset(d.who) or (len(present) > 2 and present.issubset(d.who))
+    ]
 
 
 def _best(deeds: Sequence[Deed]) -> list[Deed]:
@@ -227,7 +233,10 @@ def _place(moment: Moment, names: Names) -> list[Idea]:
     common = [_alone(s.phrase) for s in moment.told.sights if not s.phrase[:1].isupper()]
     seen = ", ".join(dict.fromkeys(common[:2]))
     if moment.present:
-        return [Idea("place", "wide", moment.present, _doing(moment, names), "where they are", 0.9)]
+        # One face tells little of three who are there together.
+        strength = 1.2 if len(moment.present) > 2 else 0.9
+        action = _doing(moment, names)
+        return [Idea("place", "wide", moment.present, action, "where they are", strength)]
     still = _still_there(moment)
     why = "where they are still" if still else "where we are"
     return [

@@ -146,8 +146,18 @@ def sights_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[S
             continue  # "nobody paid a penny"
         if sort == "animal" and _is_made(parsed, i):
             sort = "thing"
-        out.append(Sight(token.start, _Clause(parsed, verb, spoken, called).phrase(i), sort))
+        phrase = _Clause(parsed, verb, spoken, called).phrase(i) + _made_of_it(parsed, i)
+        out.append(Sight(token.start, phrase, sort))
     return tuple(out)
+
+
+def _made_of_it(parsed: Parsed, i: int) -> str:
+    """ "A brass screw", where the parser takes "screw" for what is done: the word, behind a space; else empty."""
+    behind = parsed.tokens[i + 1] if i + 1 < len(parsed.tokens) else None
+    stuff = parsed.tokens[i].lemma in _STUFFS and parsed.tokens[i].tag == "NN"
+    if not stuff or behind is None or behind.tag not in {"VBN", "VB", "VBP"}:
+        return ""
+    return f" {behind.text}" if sort_of(behind.text) == "thing" else ""
 
 
 _COMES = frozenset("be come arrive appear exist return".split())

@@ -82,7 +82,7 @@ def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
 
 
 def _is_persons(token: Token) -> bool:
-    """Whether a name is a person's by what the parser takes it for, or by what people are called, if it is no town's."""
+    """Whether a name is a person's, by what the parser takes it for or by what people are called; no town's."""
     known = token.name not in {"GPE", "LOC", "FAC"} and pronoun_of_given(token.text.lower())
     return token.name == "PERSON" or bool(known)
 

@@ -160,8 +160,12 @@ class Page:
         return next((n for word, n in _NUMBERS.items() if word in words), 0)
 
     def counted(self, i: int) -> int:
-        """How many "the three of them" are."""
+        """How many "the three of them" are; or "we", with "the four of us" beside it."""
         token = self.tokens[i]
+        for c in self.parsed.children[i]:
+            of_us = {self.tokens[k].text.lower() for k in self.parsed.children[c]} & {"of"}
+            if self.tokens[c].dep == "appos" and of_us:
+                return _NUMBERS.get(self.tokens[c].text.lower(), 0)
         prep = self.tokens[token.head]
         if token.dep != "pobj" or prep.text.lower() != "of":
             return 0

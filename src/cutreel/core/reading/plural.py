@@ -92,7 +92,8 @@ def _siblings(page: Page, i: int) -> tuple[int, ...]:
 def hear_of_others(page: Page, i: int) -> None:
     """Note people who are not in the cast and act, "the police", "two soldiers": "they" means them next."""
     token = page.tokens[i]
-    if page.says[i] is not None or token.dep not in SUBJECT:
+    acts = token.dep in SUBJECT or (token.dep == "attr" and page.there_was(i))
+    if page.says[i] is not None or not acts:
         return
     if unreal(page.parsed, clause_of(page.parsed, i)) not in ("", "denied"):
         return  # who "never woke" is there all the same
@@ -248,7 +249,9 @@ def _together(page: Page, i: int) -> Meaning | None:
         near = [f for f in near if page.is_person(f.id)]
     counted = page.counted(i)
     if counted:
-        people = [f.id for f in page.now.focus if page.is_person(f.id)][:counted]
+        barred = page.barred(i)  # "she sang for the two of them"
+        others = [f.id for f in page.now.focus if page.is_person(f.id) and f.id not in barred]
+        people = others[:counted]
         if len(people) == counted:
             word = page.tokens[i].text
             return Meaning(tuple(people), f"“{word}”: the last {counted}", 0.6)
