@@ -146,8 +146,7 @@ def sights_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[S
             continue  # "nobody paid a penny"
         if sort == "animal" and _is_made(parsed, i):
             sort = "thing"
-        phrase = _Clause(parsed, verb, spoken, called).phrase(i) + _made_of_it(parsed, i)
-        out.append(Sight(token.start, phrase, sort))
+        out.append(Sight(token.start, _Clause(parsed, verb, spoken, called).phrase(i), sort))
     return tuple(out)
 
 
@@ -598,7 +597,7 @@ class _Clause:
                 for c in self.parsed.children[i]
                 if c < i and self.tokens[c].dep in {"amod", "compound"}
             ]
-            self.things.append(" ".join(["the", *kept, token.text]))
+            self.things.append(" ".join(["the", *kept, token.text]) + _made_of_it(self.parsed, i))
         words: list[str] = []
         for c in self.parsed.children[i]:
             if c < i and self.tokens[c].dep in _KEPT and c not in self.spoken:
@@ -606,7 +605,7 @@ class _Clause:
         words.append(
             token.text
             if token.pos == "PROPN"
-            else _in_a_line(token, self.tokens[i - 1] if i else None)
+            else _in_a_line(token, self.tokens[i - 1] if i else None) + _made_of_it(self.parsed, i)
         )
         if deep:
             for c in self.parsed.children[i]:
