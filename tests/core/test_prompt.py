@@ -145,6 +145,28 @@ def test_the_least_important_goes_first() -> None:
     assert not fit(parts, 10).fits
 
 
+def test_what_happens_is_told_whole_as_long_as_anything_matters_less() -> None:
+    deed = "Margot Delacroix stays and sits at the piano in the lobby"
+    parts = [
+        Part("framing", ("Wide shot",), 80),
+        Part("action", (deed, "Margot stays and sits at", "Margot stays"), 60, 2),
+        Part("mood", ("uneasy mood",), 20),
+        Part("look", ("paper fibre",), 30),
+    ]
+    assert deed in fit(parts, 80).text and fit(parts, 80).left_out == ("uneasy mood", "paper fibre")
+    assert fit(parts, 50).text == "Wide shot. Margot stays and sits at."
+
+
+def test_no_deed_ends_with_a_word_that_something_hangs_on() -> None:
+    people = [Person(id=1, name="Margot Delacroix")]
+    deed = "Margot Delacroix walks along the quay and looks over the wall at the sea"
+    facts = replace(FACTS[0], action=deed)
+    for cap in range(60, 200):
+        said = compose_picture(facts, people, LOOKS[0], cap).pieces
+        action = next((words for origin, words in said if origin == "action"), "x")
+        assert action.split(" ")[-1] not in {"and", "the", "at", "over"}, (cap, action)
+
+
 def test_facts_carry_over_and_say_why() -> None:
     by_text = {SCRIPT.words[o].text: f for o, f in zip(OPENS, FACTS, strict=True)}
     assert by_text["The"].time == "night" and by_text["The"].why["time"] == "the scene's heading"

@@ -78,3 +78,12 @@ def test_a_boy_of_1974_is_a_man_in_1998(hotel) -> None:
     before = next(p for p in hotel.document.cast if p.name == "Emil")
     assert before.traits[0].text == "boy"
     assert "Emil" in names(hotel, "grey hair at his temples")
+
+
+def test_who_gets_out_of_what_stops_outside_is_in_the_street() -> None:
+    film = film_of(
+        "Ada lived in a hotel. She sat in the lobby. A taxi stopped outside, and Ada's brother Bram got out with a white dog. "
+        "Bram came into the lobby. He gave Ada, Cora and Edda the dog. Cora laughed. Edda laughed."
+    )
+    assert shot_with(film, "stopped outside").facts.place == "a town street"
+    assert shot_with(film, "came into the lobby").facts.place.startswith("a lobby")

@@ -9,6 +9,7 @@ import pytest
 from PIL import Image
 
 from cutreel.core.colour import colour_in
+from standins.illustrator import cast
 from standins.illustrator.bodies import body_of
 from standins.illustrator.compose import draw
 from standins.illustrator.raster import paint
@@ -312,3 +313,32 @@ def test_a_dining_car_is_no_motor_car_and_a_reef_is_at_sea() -> None:
     assert (
         read_prompt("Wide shot. a fishing boat turns out on the reef. a reef. dusk").place == "sea"
     )
+
+
+SIT_AND_EAT = (
+    "Wide shot. Ada (woman, long black hair, mustard dress). Bram Tull (man, red hair, navy coat). "
+    "Ada and Bram Tull sit in the dining room at a table and eat the soup. a dining room. day"
+)
+
+
+def test_what_several_do_by_name_all_of_them_do() -> None:
+    told = read_prompt(SIT_AND_EAT)
+    assert [f.pose for f in told.figures] == ["sit", "sit"] and "sit" not in told.unused
+    row = read_prompt("Wide shot. Ada (woman). Bram (man). Ada looks at a row of boats. a harbour")
+    assert [f.pose for f in row.figures] != ["row", "row"]
+
+
+def test_soup_stands_on_the_table_that_they_sit_at(monkeypatch: pytest.MonkeyPatch) -> None:
+    put: dict[str, tuple[float, float, float]] = {}
+
+    def noted(
+        pen: object, kind: str, x: float, y: float, size: float, *args: object, **how: object
+    ) -> None:
+        put[kind] = (x, y, size)
+
+    monkeypatch.setattr(cast, "draw_prop", noted)
+    found = boxes(SIT_AND_EAT)
+    (tx, ty, table), (bx, by, bowl) = put["table"], put["bowl"]
+    assert abs(tx - bx) < table and by < ty - 0.6 * table and bowl < 0.5 * table
+    left, right = sorted((box[0] + box[2]) / 2 * 1000 * 16 / 9 for box in found.values())
+    assert left < tx < right, "it stands between them"

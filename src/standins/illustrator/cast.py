@@ -18,7 +18,7 @@ from .jointing import Cut, Jointed, Lit, pieces_drawn
 from .lighting import rim_of, shadow_of
 from .pen import INK, Mark, Pen, Point
 from .people import draw_posed
-from .props import BIG, PAPER, WOOD, draw_prop
+from .props import BIG, PAPER, TABLETOP, WOOD, draw_prop
 from .reading import Animal, Figure, Reading
 from .stage import Stage
 from .vehicles import board, body_around, wheel
@@ -174,6 +174,9 @@ class Cast:
             self._beasts_alone(beasts)
             return
         slots = self._slots(len(shown) + len(beasts))
+        if "table" in self.r.props and len(slots) == 2 and all(f.pose == "sit" for f in shown):
+            # Room for the table between them.
+            slots = [0.5 + (slot - 0.5) * 1.4 for slot in slots]
         if len(shown) == 1 and len(beasts) == 1 and not close:
             # Whoever stands beside a beast stands clear of it.
             broad = self._breadth(beasts[0], self.person * 1.15) / self.width
@@ -408,6 +411,8 @@ class Cast:
         if self.r.framing in ("close", "extreme close") and peopled:
             props = [p for p in props if p in ("lamp", "window", "door", "clock", "tower")]
         free = [0.14, 0.86, 0.32, 0.68] if peopled else [0.5, 0.26, 0.74, 0.88]
+        if peopled:
+            props = self._on_a_table(props, slots)
         if self.r.near and not peopled and props:
             self._filling(props[0])
             return
@@ -439,6 +444,29 @@ class Cast:
                 base *= 0.6
             self._shadow(x, y, base * 0.6)
             self._prop(prop, x, y, base)
+
+    def _on_a_table(self, props: list[str], slots: list[float]) -> list[str]:
+        """The things that are left when what lies on tables lies on one: at which somebody sits, or, indoors, that stands
+        beside whoever is there."""
+        small = [p for p in props if p in TABLETOP]
+        if "table" not in props and not (small and self.place in INDOORS):
+            return props
+        sits = [slot for slot, figure in zip(slots, self.r.figures, strict=False) if figure.pose == "sit"]
+        if len(sits) == 1:
+            at = sits[0] + (0.15 if sits[0] <= 0.5 else -0.15)
+        elif sits:
+            at = sum(sits) / len(sits)
+        else:
+            at = max([0.16, 0.84, 0.34, 0.66], key=lambda f: min((abs(f - s) for s in slots), default=1.0))
+        size, x, y = min(self.person * 0.4, 330.0), self.width * at, min(self.feet, 968.0) - 26
+        self._shadow(x, y, size * 1.1)
+        draw_prop(self.pen, "table", x, y, size)
+        for i, prop in enumerate(small[:3]):
+            several = prop in self.r.many
+            for k in (-0.18, 0.18) if several else (0.0,):
+                across = (i - (min(len(small), 3) - 1) / 2) * 0.8 + k * 1.6
+                self._prop(prop, x + size * across, y - size * 0.79, size * (0.3 if several else 0.36))
+        return [p for p in props if p != "table" and p not in small]
 
     def _prop(self, prop: str, x: float, y: float, size: float) -> None:
         """A thing, with a face where it speaks."""

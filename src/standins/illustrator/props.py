@@ -16,6 +16,13 @@ BIG = {"lamp", "tower", "turret", "clocktower", "door", "window", "cart", "ladde
 """What stands higher than a knee."""
 
 
+TABLETOP = frozenset(
+    "apple book bottle bowl bread cake candle cheese chocolate coin compass cup egg flower fork glove hourglass ink jar jug kettle key knife letter lock "
+    "mushroom needle newspaper pear phone picture pie plate pot potion radio scissors spectacles spoon telephone tinbox crystal".split()
+)
+"""What lies on a table sooner than on the floor."""
+
+
 def draw_prop(pen: Pen, kind: str, x: float, y: float, size: float, in_hand: bool = False, lit: bool = True) -> None:
     """Draw a thing; unknown kinds raise KeyError (the vocabulary and this table are tested to
     agree)."""

@@ -537,6 +537,7 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
     called |= beasts
     names = [(m.start(), i) for i, f in enumerate(out.figures) if f.name
              for m in re.finditer(rf"\b{re.escape(f.name.split(' ')[0])}\b", text)]
+    _done_together(text, out, used)
     for match in re.finditer(r"[a-z][a-z'-]*", text):
         word = match.group()
         if word in called:
@@ -647,6 +648,27 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
         if figure.pose in ("raise", "hold", "point", "reach") and hands and figure.holds is None:
             figure.holds = hands.pop(0)
             out.props.remove(figure.holds)
+
+
+_BASES = {base: pose for word, pose in v.POSES.items() if word.endswith("s")
+          for base in ({word[:-1], word[:-2]} if word.endswith("es") else {word[:-1]})}
+"""Poses by what several do: "Ada and Bram sit"."""
+
+
+def _done_together(text: str, out: Reading, used: set[str]) -> None:
+    """What is told of several by name: "ingrid and victor lindqvist sit at a table and eat"."""
+    calls = {call: f for f in out.figures if f.name for call in (f.name, f.name.split(" ")[0])}
+    names = "|".join(map(re.escape, sorted(calls, key=len, reverse=True)))
+    if len(calls) < 2:
+        return
+    for told in re.finditer(rf"\b(?P<who>(?:{names})(?:, (?:{names}))*,? and (?:{names})) (?P<deeds>[^.,]+)", text):
+        who = [calls[m.group()] for m in re.finditer(rf"\b(?:{names})\b", told["who"])]
+        verbs = [m.group(1) for m in re.finditer(r"(?:^| and )([a-z]+)\b", told["deeds"])]
+        done = [verb for verb in verbs if verb in _BASES]
+        for figure in who if done else ():
+            if figure.pose == "stand":
+                figure.pose = _BASES[done[0]]
+        used.update(done)
 
 
 def _garments(text: str, out: Reading, used: set[str]) -> None:

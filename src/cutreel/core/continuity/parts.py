@@ -3,7 +3,7 @@
 import re
 from functools import lru_cache
 
-from .model import Trait
+from .model import Person, Trait
 
 # fmt: off
 _SLOT_WORDS: tuple[tuple[str, set[str]], ...] = (
@@ -29,6 +29,13 @@ def slot_of(trait: Trait, animal: bool = False) -> str | None:
     """The part of a figure that a trait speaks of, as services report parts. None: of no part, or
     of several."""
     return _slot(f"{trait.text} {trait.about}".lower(), animal)
+
+
+def coat_of(animal: Person) -> str:
+    """The colour of an animal's coat, as its traits say it: "white"; empty for whoever has none."""
+    said = (t.text for t in animal.traits if animal.is_animal)
+    coats = (re.fullmatch(r"([a-z -]+) (?:fur|feathers|coat|plumage|hide)", text) for text in said)
+    return next((coat[1] for coat in coats if coat), "")
 
 
 @lru_cache(4096)

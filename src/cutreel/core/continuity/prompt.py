@@ -3,10 +3,12 @@
 A picture prompt says, in this order: framing; who is in it with their traits; what happens; place;
 time, weather and the light there; medium of the look; its palette and detail; mood. When it is too
 long, shorter wordings are tried first, from the least important part up; then parts are left out,
-least important first. A trait of somebody in the picture is never left out, but those that the
-maker said may go where room is short.
+least important first. What happens is told in a few words only where leaving out all that matters
+less is not enough. A trait of somebody in the picture is never left out, but those that the maker
+said may go where room is short.
 """
 
+import re
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
@@ -45,12 +47,13 @@ ALWAYS = 100
 
 @dataclass(frozen=True, slots=True)
 class Part:
-    """A piece of a prompt: where it came from, its wordings from long to short, and how much it
-    matters (0 … 100)."""
+    """A piece of a prompt: where it came from, its wordings from long to short, how much it matters
+    (0 … 100), and how many of its wordings are taken only once all that matters less is gone."""
 
     origin: Origin
     wordings: tuple[str, ...]
     importance: int
+    last: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,9 +96,10 @@ def compose_picture(
         )
     ]
     parts += [Part("cast", describe(person), ALWAYS) for person in people]
-    action = _shorter(facts.action)
+    action = _deed(facts.action, people)
     if action:
-        parts.append(Part("action", action, 60))
+        short = sum(len(a) < WHOLE_DEED for a in action[1:])
+        parts.append(Part("action", action, 60, short))
     if scene_hand:
         parts.append(Part("hand", (scene_hand,), 78))
     else:
@@ -157,9 +161,11 @@ def fit(parts: Sequence[Part], cap: int) -> Prompt:
         return sum(map(len, shown)) + 2 * max(0, len(shown) - 1) + 1
 
     for i in order:
-        while length() > cap and choice[i] < len(parts[i].wordings) - 1:
+        while length() > cap and choice[i] < len(parts[i].wordings) - 1 - parts[i].last:
             choice[i] += 1
     for i in order:
+        while length() > cap and choice[i] < len(parts[i].wordings) - 1:
+            choice[i] += 1
         if length() > cap and parts[i].importance < ALWAYS:
             kept[i] = False
     # A part left out may have made room for a longer wording of a more important one.
@@ -210,9 +216,21 @@ def describe(person: Person) -> tuple[str, ...]:
     )
 
 
-def _shorter(text: str) -> tuple[str, ...]:
+WHOLE_DEED = 80
+"""Characters in which most deeds are told whole."""
+
+
+def _deed(text: str, people: Sequence[Person]) -> tuple[str, ...]:
+    """What happens, in wordings from long to short; in all but the first whoever is described before has but the first
+    of their names."""
     text = text.rstrip(".!?…")
-    return tuple(dict.fromkeys(filter(None, (_cut(text, cap) for cap in (150, 90, 55, 30)))))
+    called = text
+    firsts = [p.name.split(" ")[0] for p in people]
+    for person, first in zip(people, firsts, strict=True):
+        if firsts.count(first) == 1 and first[:1].isupper():
+            called = called.replace(person.name, first)
+    shorter = (_cut(text, 150), *(_cut(called, cap) for cap in (150, 90, 55, 30)))
+    return tuple(dict.fromkeys(filter(None, shorter)))
 
 
 def _cut_words(text: str, cap: int) -> tuple[str, ...]:
@@ -226,4 +244,14 @@ def _cut(text: str, cap: int) -> str:
         return text
     head = text[:cap].rsplit(" ", 1)[0]
     clause = max(head.rfind(mark) for mark in (", ", ". ", "; "))
-    return (head[:clause] if clause > cap * 0.5 else head).rstrip(" ,;:.—–-")
+    if clause > cap * 0.5:
+        head = head[:clause]
+    while _HANGS.search(head):  # "and", "at the": nothing ends so
+        head = _HANGS.sub("", head)
+    return head.rstrip(" ,;:.—–-")
+
+
+_HANGS = re.compile(
+    r" (?:and|or|but|the|an?|of|in|on|at|to|into|with|from|for|by|his|her|their|its|over|under|up|down|"
+    r"through|behind|beside|between|across)[ ,]*$"
+)

@@ -11,6 +11,7 @@ from .facts import ShotFacts, action_of, silent
 from .framing import angle_of, framing_of
 from .model import Mood, Overrides, Person, Place, Weather
 from .mood import mood_of
+from .parts import coat_of
 from .present import MOST_PEOPLE, Calls
 from .scenery import NOTHING_SAID, Scenery, Setting
 from .sides import in_order, joined_sides, looks_of
@@ -66,7 +67,7 @@ class StretchReader:
         self.script, self.story = script, story
         self.verbatim = verbatim
         self.scenery = Scenery(script, cast, places, story)
-        self.names = {p.id: Called(p.name, p.kind, p.pronoun) for p in cast}
+        self.names = {p.id: Called(p.name, p.kind, p.pronoun, coat_of(p)) for p in cast}
         self.who = Calls(cast)
         self._of_film = (
             tuple(p.model_dump_json() for p in cast),

@@ -20,12 +20,15 @@ class Called(NamedTuple):
     name: str
     kind: str
     pronoun: Pronoun | None
+    coat: str = ""
+    """The colour of an animal's coat."""
 
     @property
     def nameless(self) -> str:
         """The same for a picture that they are not in."""
         if self.kind != "person":
-            return self.name if self.name.startswith("the ") else f"the {self.kind}"
+            of_kind = self.name.removeprefix("the ") if self.name.startswith("the ") else self.kind
+            return " ".join(filter(None, ("the", self.coat, of_kind)))
         return {"she": "a woman", "he": "a man"}.get(self.pronoun or "", "somebody")
 
 

@@ -70,6 +70,8 @@ def place_by_deed(parsed: Parsed, i: int, called: Called) -> Arrival | None:
     ridden = _ridden(parsed, i) if token.lemma == "it" else ""
     if ridden:
         return Arrival(token.start, ridden, ridden, False)
+    if token.lemma in VEHICLES and _stops_outside(parsed, i):
+        return Arrival(token.start, "street", OUTSIDE, False, False)
     if token.lemma in VEHICLES and _is_within(parsed, i):
         return Arrival(token.start, token.lemma, token.lemma, False)
     if token.pos == "PROPN" and _is_taken_by(parsed, i):
@@ -167,7 +169,7 @@ def _is_owned(parsed: Parsed, i: int) -> bool:
 
 
 _ROOMS = frozenset("room flat apartment attic cellar studio workshop shed barn hall".split())
-AT_THE_OVEN, WITHIN = "baked", "inside"
+AT_THE_OVEN, WITHIN, OUTSIDE = "baked", "inside", "outside"
 """The phrases of arrivals that only say so where nothing else is known: somebody bakes, or is beside a wardrobe."""
 _DONE_IN_KITCHENS = frozenset({("bake", "VERB"), ("oven", "NOUN")})
 _STANDS_INSIDE = frozenset({"wardrobe", "window", "windowsill", "fireplace", "hearth"})
@@ -346,6 +348,20 @@ def _is_within(parsed: Parsed, i: int) -> bool:
         and not (i + 1 < len(parsed.tokens) and parsed.tokens[i + 1].pos in VERBAL)
     )  # "when I looked down the car was gone" lacks its comma
     return along or (before.text.lower() == "of" and part in {"front", "back", "rear", "middle"})
+
+
+def _stops_outside(parsed: Parsed, i: int) -> bool:
+    """ "A taxi stopped outside": who gets out of it does so there."""
+    verb = parsed.tokens[i].head
+    stops = parsed.tokens[i].dep in SUBJECT and parsed.tokens[verb].lemma in _STOPS
+    outside = any(
+        parsed.tokens[c].text.lower() == "outside" and not parsed.children[c]
+        for c in parsed.children[verb]
+    )
+    return stops and outside and not unreal(parsed, verb)
+
+
+_STOPS = frozenset("stop pull draw wait arrive park halt come stand".split())
 
 
 def _are_put_in(parsed: Parsed, i: int, called: Called) -> bool:

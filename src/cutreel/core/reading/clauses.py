@@ -288,6 +288,13 @@ def subjects(parsed: Parsed, verb: int) -> list[int]:
     return []
 
 
+def denied_with(parsed: Parsed, verb: int) -> bool:
+    """ "It is not a thing you put in your pocket": nor is there a pocket."""
+    token = parsed.tokens[verb]
+    denied = unreal(parsed, clause_of(parsed, token.head)) == "denied"
+    return token.dep == "relcl" and parsed.tokens[token.head].dep == "attr" and denied
+
+
 def pointed_out(parsed: Parsed, verb: int) -> list[int]:
     """ "It was Ottoline who sat in the back room": whoever does what is told behind "who"; empty where "who" only says
     who somebody is."""

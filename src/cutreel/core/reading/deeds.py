@@ -15,6 +15,7 @@ from .clauses import (
     Called,
     clause_of,
     compared,
+    denied_with,
     joined,
     pointed_out,
     subjects,
@@ -165,12 +166,8 @@ _COMES = frozenset("be come arrive appear exist return".split())
 def _is_there(parsed: Parsed, i: int, verb: int) -> bool:
     """Whether what is named can be seen: "the cloth did not fade" tells of a cloth, "the bus did not come" of none."""
     why = unreal(parsed, verb)
-    if parsed.tokens[verb].dep == "relcl" and not why:
-        # "It is not a thing you put in your pocket": nor is there a pocket.
-        told_of = parsed.tokens[verb].head
-        above = clause_of(parsed, told_of)
-        if parsed.tokens[told_of].dep == "attr" and unreal(parsed, above) == "denied":
-            return False
+    if denied_with(parsed, verb):
+        return False
     if why == "denied" and parsed.tokens[i].dep == "nsubj":
         below = {parsed.tokens[c].text.lower() for c in parsed.children[i]}
         return "the" in below and parsed.tokens[verb].lemma not in _COMES

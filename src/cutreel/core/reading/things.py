@@ -10,7 +10,7 @@ from typing import NamedTuple
 
 from cutreel.core.nouns import sort_of
 
-from .clauses import SPEECH, SUBJECT, Called, clause_of, compared, subjects, unreal
+from .clauses import SPEECH, SUBJECT, Called, clause_of, compared, denied_with, subjects, unreal
 from .parsed import Parsed, Token
 
 DRAWN = frozenset({"thing", "plant", "food", "garment"})
@@ -119,6 +119,8 @@ def _note(parsed: Parsed, i: int, known: dict[str, _Candidate]) -> None:
         parsed.tokens[c].dep == "expl" for c in parsed.children[token.head]
     ):
         role = ROLES["nsubj"]  # "in the morning there was a cloud"
+    if denied_with(parsed, clause_of(parsed, i)):
+        return
     if sort in {"person", "people", "time", "body"} or (sort is None and role < ROLES["dobj"]):
         return
     was = known.get(token.lemma)
