@@ -228,3 +228,14 @@ def test_what_must_hold_is_said_at_every_cap_and_what_went_is_told(
     for trait in traits:
         said = trait.text in prompt.text or bool(trait.short and trait.short in prompt.text)
         assert said or (trait.weight == "if room" and trait.text in prompt.left_out)
+
+
+def test_whoever_is_told_of_by_name_is_described_by_it_as_long_as_anything_else_can_go() -> None:
+    traits = [Trait(about="who", text="heavy man"), Trait(about="face", text="red moustache")]
+    hale = Person(id=1, name="Inspector Hale", traits=traits)
+    facts = replace(FACTS[0], action="Inspector Hale sits down", people=(1,))
+    for cap in range(80, 300):
+        said = compose_picture(facts, [hale], LOOKS[0], cap).pieces
+        told = [words for origin, words in said if origin == "action"]
+        described = next(words for origin, words in said if origin == "cast")
+        assert not told or "Hale (" in described, (cap, said)

@@ -62,3 +62,30 @@ def test_what_is_denied_has_no_pocket(lighthouse) -> None:
 def test_a_screw_is_a_thing(lighthouse) -> None:
     ideas = [i.action for i in shot_with(lighthouse, "brass screw").facts.ideas]
     assert any("screw" in idea for idea in ideas)
+
+
+FOUND = """The inspector went to the cottage. On the table lay a drawing, and on the drawing the tower was cut into slices.
+
+The lighthouse was gone. He drove up the coast. After forty miles the road ended at a beach.
+
+And there it stood. Its lamp was burning.
+
+Tobias sat on the step. Nell stood beside Tobias. The inspector sat down beside them.
+"""
+
+
+def test_what_stands_there_is_the_lighthouse() -> None:
+    assert "the lighthouse stands" in shot_with(film_of(FOUND), "there it stood").prompt.text
+
+
+def test_what_is_on_a_drawing_is_on_paper() -> None:
+    shot = shot_with(film_of(FOUND), "cut into slices")
+    assert not any("tower" in idea.action for idea in shot.facts.ideas)
+
+
+def test_nobody_sits_down_beside_himself() -> None:
+    shot = shot_with(film_of(FOUND), "sat down beside them")
+    assert not any(
+        "beside Inspector" in i.action or "and the inspector sits" in i.action
+        for i in shot.facts.ideas
+    )

@@ -70,3 +70,17 @@ def test_nobody_is_named_who_is_not_seen(corn) -> None:
 def test_at_seventy_nobody_wears_the_shoes_of_a_child(corn) -> None:
     prompt = shot_with(corn, "seventy-one").prompt.text
     assert "old" in prompt and "shoes" not in prompt
+
+
+def test_a_field_of_corn_is_one_in_every_shot() -> None:
+    film = film_of(
+        "My father stood in the field. The corn was high.\n\nI went out to the field. We talked to the corn.\n"
+    )
+    assert {s.facts.place for s in film.shots} == {"a field of corn"}
+
+
+def test_a_pond_is_no_plate() -> None:
+    shot = shot_with(
+        film_of("By July the pond was a plate of cracked mud. Ada looked at it."), "plate"
+    )
+    assert "plate" not in shot.prompt.text

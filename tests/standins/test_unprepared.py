@@ -342,3 +342,35 @@ def test_soup_stands_on_the_table_that_they_sit_at(monkeypatch: pytest.MonkeyPat
     assert abs(tx - bx) < table and by < ty - 0.6 * table and bowl < 0.5 * table
     left, right = sorted((box[0] + box[2]) / 2 * 1000 * 16 / 9 for box in found.values())
     assert left < tx < right, "it stands between them"
+
+
+def test_whose_brother_is_told_of_has_one_beside_him() -> None:
+    told = read_prompt(
+        "Medium shot. Tobias (old man, grey hair). Tobias sits with his brother. a beach. day"
+    )
+    assert [(f.pronoun, f.of) for f in told.figures] == [("he", ""), ("he", "brother")]
+    near = read_prompt(
+        "Close-up. Tobias (old man, grey hair). Tobias sits with his brother. a beach. day"
+    )
+    coat = read_prompt(
+        "Medium shot. Tobias (old man). Tobias wears his brother’s coat. a beach. day"
+    )
+    assert len(near.figures) == len(coat.figures) == 1
+
+
+def test_a_lighthouse_that_stands_on_a_beach_is_one() -> None:
+    told = read_prompt("Wide shot. the lighthouse stands, its lamp burns. a beach. day")
+    assert (told.place, told.props) == ("shore", ["tower"])
+    assert read_prompt("Wide shot. Ada (woman). a lighthouse. day").props == []
+
+
+def test_who_has_a_title_is_meant_by_the_name_behind_it() -> None:
+    told = read_prompt(
+        "Wide shot. Nell (girl). Inspector Hale (heavy man). Hale sits down. a beach. day"
+    )
+    assert [f.pose for f in told.figures] == ["stand", "sit"]
+
+
+def test_a_field_of_corn_is_no_meadow() -> None:
+    assert read_prompt("Wide shot. a field of corn. day").place == "crops"
+    assert read_prompt("Wide shot. a field. day").place == "meadow"

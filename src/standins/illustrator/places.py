@@ -278,6 +278,29 @@ def _meadow(s: Stage) -> None:
     tufts(s, s.front, s.height + 30, darker(s.hour.near, 0.12), 210, 18)
 
 
+def _crops(s: Stage) -> None:
+    """A field of corn as high as the knee, in rows toward the hills."""
+    sky(s)
+    ridge(s, s.back, s.horizon, 130, s.hour.far, 0.2)
+    for _i in range(4):
+        tree(s, s.back, s.width * s.rng.uniform(0, 1), s.horizon + 40, s.rng.uniform(50, 90), mix(s.hour.middle, s.hour.near, 0.4), s.rng.random() < 0.25, 0.4)
+    ridge(s, s.back, s.horizon + 70, 30, mix(s.hour.middle, (150, 128, 84), 0.4), 0.5)
+    ripe = mix(mix((214, 178, 84), s.hour.near, 0.3), s.hour.middle, 0.2)
+    rows = 5
+    for row in range(rows):
+        t = (row + 1) / rows
+        y, high = s.horizon + 84 + (s.height - s.horizon - 60) * t * t, 34 + 96 * t
+        colour = mix(s.hour.far, ripe, 0.45 + 0.55 * t)
+        left = -high + (row % 2) * high * 0.3
+        while left < s.width + high:
+            lean = s.rng.uniform(-0.12, 0.12) * high
+            for side in (-1, 1):
+                s.back.line([(left, y), (left + lean, y - high * 0.55), (left + lean + side * high * 0.3, y - high * 0.72)], 2 + 5 * t, darker(colour, 0.18))
+            s.back.line([(left, y), (left + lean, y - high)], 2 + 5 * t, colour)
+            s.back.disc(left + lean, y - high, 3 + 7 * t, 8 + 15 * t, mix(colour, (232, 202, 120), 0.5), lift=0.1)
+            left += high * s.rng.uniform(0.42, 0.58)
+
+
 def _ice(s: Stage) -> None:
     """Sea ice to the horizon: bergs, floes with blue cracks between, hummocks near."""
     sky(s)
@@ -425,7 +448,7 @@ def _mill(s: Stage) -> None:
 PLACE_DRAWERS: dict[str, Callable[[Stage], None]] = {
     "jetty": _jetty, "harbour": _harbour, "sea": _sea, "shore": _shore, "lighthouse": _lighthouse, "marsh": _marsh,
     "river": _river, "bridge": _bridge, "tower": _tower, "forest": _forest, "mountain": _mountain, "street": _street, "city": _city, "garden": _garden,
-    "meadow": _meadow, "desert": _desert, "room": room, "kitchen": kitchen, "bedroom": bedroom, "attic": attic, "inn": inn, "workshop": workshop, "office": office, "study": study, "hall": hall, "cave": cave,
+    "meadow": _meadow, "crops": _crops, "desert": _desert, "room": room, "kitchen": kitchen, "bedroom": bedroom, "attic": attic, "inn": inn, "workshop": workshop, "office": office, "study": study, "hall": hall, "cave": cave,
     "ice": _ice, "space": space, "ward": ward, "corridor": corridor, "gallery": gallery, "cell": cell, "lift": lift, "classroom": classroom,
     "carriage": carriage, "bus": bus, "cab": cab, "mill": _mill,
     "castle": _castle, "market": _market, "deck": _deck, "station": _station, "filling": _filling, "shop": shop,

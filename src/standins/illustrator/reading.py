@@ -211,6 +211,7 @@ def read_prompt(prompt: str) -> Reading:
         rest = rest.replace(named.group(), " ")
     rest = _MADE_OF.sub(r"\1", _SILENT.sub(" ", _COMPARED.sub(" ", rest)))
     _free_figures(rest, out, used)
+    _beside_them(rest, out, used)
     _groups(rest, out, used)
     _scene(rest, out, used)
     rest = _TO_THE_VIEWER.sub(" ", rest)
@@ -370,6 +371,20 @@ def _free_figures(text: str, out: Reading, used: set[str]) -> None:
                 figure.age = figure.age or age
                 out.figures.append(figure)
                 used |= words | {word}
+
+
+_WHOSE = re.compile(rf"(?:\b(?:his|her|their|my)|[’']s) (?P<how>old |young |little |big |elder |younger )?(?P<kin>{'|'.join(v.KIN)})\b(?![’'])")
+
+
+def _beside_them(text: str, out: Reading, used: set[str]) -> None:
+    """Whoever is told of beside those who are described: "sits on the step with his brother"."""
+    if out.framing in ("close", "extreme close"):
+        return
+    for told in _WHOSE.finditer(text):
+        if out.figures and len(out.figures) < 3 and not _denied(text, told):
+            pronoun, age = v.KIN[told["kin"]]
+            out.figures.append(Figure(of=told["kin"], pronoun=pronoun, age="old" if told["how"] == "old " else age))
+            used.add(told["kin"])
 
 
 OF_A_GROUP, MOST_OF_A_GROUP = 3, 4
@@ -535,8 +550,8 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
     beasts = {part for a in out.animals for part in a.name.split(" ")}
     """An animal with a name is there already."""
     called |= beasts
-    names = [(m.start(), i) for i, f in enumerate(out.figures) if f.name
-             for m in re.finditer(rf"\b{re.escape(f.name.split(' ')[0])}\b", text)]
+    names = [(m.start(), i) for i, f in enumerate(out.figures) if f.name for call in _calls(f)[1:]
+             for m in re.finditer(rf"\b{re.escape(call)}\b", text)]
     _done_together(text, out, used)
     for match in re.finditer(r"[a-z][a-z'-]*", text):
         word = match.group()
@@ -620,6 +635,10 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
         out.props = [p for p in out.props if p != "car"]
     if out.place == "tower":
         out.props = [p for p in out.props if p not in ("turret", "clocktower")]
+    if out.place == "lighthouse" and re.search(r"\b(?:beach|shore|coast|island|dunes?)\b", text):
+        out.place = "shore"  # where it stands
+    if out.place == "lighthouse":
+        out.props = [p for p in out.props if p != "tower"]
     if out.place == "bridge":
         out.props = [p for p in out.props if p != "bridge"]
     if out.place == "mill":
@@ -655,9 +674,17 @@ _BASES = {base: pose for word, pose in v.POSES.items() if word.endswith("s")
 """Poses by what several do: "Ada and Bram sit"."""
 
 
+def _calls(figure: Figure) -> list[str]:
+    """How somebody may be called who is described by a name: by all of it, by its first word, and by a second that is a
+    name ("Inspector Hale")."""
+    words = figure.name.split(" ")
+    also = words[1:] if len(words) == 2 and words[0] not in {"the", "old", "little"} else []
+    return [figure.name, words[0], *also]
+
+
 def _done_together(text: str, out: Reading, used: set[str]) -> None:
     """What is told of several by name: "ingrid and victor lindqvist sit at a table and eat"."""
-    calls = {call: f for f in out.figures if f.name for call in (f.name, f.name.split(" ")[0])}
+    calls = {call: f for f in out.figures if f.name for call in _calls(f)}
     names = "|".join(map(re.escape, sorted(calls, key=len, reverse=True)))
     if len(calls) < 2:
         return

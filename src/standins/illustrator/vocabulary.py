@@ -17,6 +17,13 @@ PEOPLE: dict[str, tuple[str, str]] = {
     "knight": ("he", "adult"), "servant": ("", "adult"), "baby": ("", "child"),
     "stranger": ("", "adult"), "clockmaker": ("", "old"), "widow": ("she", "old"), "mayor": ("", "adult"),
 }
+KIN: dict[str, tuple[str, str]] = {
+    "brother": ("he", "adult"), "sister": ("she", "adult"), "son": ("he", "child"), "daughter": ("she", "child"), "wife": ("she", "adult"),
+    "husband": ("he", "adult"), "mother": ("she", "adult"), "father": ("he", "adult"), "uncle": ("he", "adult"), "aunt": ("she", "adult"),
+    "cousin": ("", "adult"), "grandmother": ("she", "old"), "grandfather": ("he", "old"), "grandson": ("he", "child"), "granddaughter": ("she", "child"),
+    "friend": ("", "adult"), "bride": ("she", "adult"), "baby": ("", "child"),
+}
+"""Who stands beside somebody whose they are: "with his brother"."""
 PLURALS = {
     "men": "man", "women": "woman", "children": "child", "people": "person", "crowd": "person", "crew": "sailor", "family": "person",
     "fishermen": "fisherman", "ladies": "lady", "gentlemen": "gentleman", "neighbours": "neighbour", "villagers": "person", "sailors": "sailor",
@@ -166,6 +173,7 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("city", ("city street", "city", "rooftop", "paris", "rooftops")),
     ("street", ("village street", "town street", "town square", "village", "street", "town", "square")),
     ("garden", ("garden", "orchard", "yard", "backyard", "greenhouse", "park", "churchyard", "graveyard", "cemetery", "shed", "fence")),
+    ("crops", (*(f"field of {crop}" for crop in ("corn", "maize", "wheat", "barley", "rye", "oats", "sunflowers")), "cornfield", "wheatfield")),
     ("desert", ("desert", "dunes", "sand")),
     ("meadow", ("meadow", "airfield", "runway", "field", "fields", "hills", "farm", "road", "highway", "trail", "path", "track", "country", "valley", "plain")),
 )

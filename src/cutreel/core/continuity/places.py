@@ -280,12 +280,20 @@ def propose_places(
         if noun in named or len(places) >= MOST_PLACES:
             continue
         name = phrase if phrase[:1].isupper() else f"the {noun}"
-        looks = _with_face(place_called(phrase, noun), noun, name, script.text, taken, worn)
+        called = place_called(phrase, noun) + _grown_there(noun, script.text)
+        looks = _with_face(called, noun, name, script.text, taken, worn)
         places.append(_place(places, name, noun, looks, why))
     return places
 
 
 MOST_PLACES = 16
+_CROPS = re.compile(r"\b(corn|maize|wheat|barley|rye|oats|sunflowers)\b")
+
+
+def _grown_there(noun: str, text: str) -> str:
+    """ " of corn", where a story with a field tells of corn more than once: it is the same field in every shot."""
+    crops = Counter(_CROPS.findall(text)).most_common(1) if noun in ("field", "fields") else []
+    return f" of {crops[0][0]}" if crops and crops[0][1] > 1 else ""
 
 
 def _heading_noun(scene: Scene) -> str:

@@ -13,6 +13,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
+from cutreel.core.manuscript import TITLES
+
 from .facts import ShotFacts
 from .looks import EVERYWHERE_AVOID, Look
 from .model import Angle, Framing, Person, Place
@@ -95,7 +97,7 @@ def compose_picture(
             80,
         )
     ]
-    parts += [Part("cast", describe(person), ALWAYS) for person in people]
+    parts += [Part("cast", *_cast(person)) for person in people]
     action = _deed(facts.action, people)
     if action:
         short = sum(len(a) < WHOLE_DEED for a in action[1:])
@@ -202,18 +204,32 @@ def describe(person: Person) -> tuple[str, ...]:
     short = ", ".join(t.short or t.text for t in musts)
     if not musts:
         return tuple(dict.fromkeys([f"{name} ({everything})", name]))
-    called = name.split(" ")[0]
     return tuple(
         dict.fromkeys(
             [
                 f"{name} ({everything})",
                 f"{name} ({long})",
                 f"{name} ({short})",
-                f"{called} ({short})",
+                f"{called_shortly(name)} ({short})",
                 short,
             ]
         )
     )
+
+
+def _cast(person: Person) -> tuple[tuple[str, ...], int, int]:
+    """The wordings for a person, how much they matter, and how many come last: who is told of by name is described by
+    it as long as anything else can go."""
+    wordings = describe(person)
+    named = len(wordings) > 1 and not person.prompt
+    return wordings, ALWAYS, int(named and called_shortly(person.name) not in wordings[-1])
+
+
+def called_shortly(name: str) -> str:
+    """One word of a name that they are called by: Margot of "Margot Delacroix", Hale of "Inspector Hale"."""
+    first, _, rest = name.partition(" ")
+    titled = first.rstrip(".").lower() in TITLES and rest[:1].isupper()
+    return rest.rpartition(" ")[2] if titled else first
 
 
 WHOLE_DEED = 80
@@ -221,14 +237,14 @@ WHOLE_DEED = 80
 
 
 def _deed(text: str, people: Sequence[Person]) -> tuple[str, ...]:
-    """What happens, in wordings from long to short; in all but the first whoever is described before has but the first
-    of their names."""
+    """What happens, in wordings from long to short; in all but the first whoever is described before has but one of
+    their names."""
     text = text.rstrip(".!?…")
     called = text
-    firsts = [p.name.split(" ")[0] for p in people]
-    for person, first in zip(people, firsts, strict=True):
-        if firsts.count(first) == 1 and first[:1].isupper():
-            called = called.replace(person.name, first)
+    short = [called_shortly(p.name) for p in people]
+    for person, one in zip(people, short, strict=True):
+        if short.count(one) == 1 and one[:1].isupper():
+            called = called.replace(person.name, one)
     shorter = (_cut(text, 150), *(_cut(called, cap) for cap in (150, 90, 55, 30)))
     return tuple(dict.fromkeys(filter(None, shorter)))
 

@@ -83,12 +83,33 @@ def unreal(parsed: Parsed, verb: int) -> str:
     return known[verb]
 
 
+_PICTURES = frozenset(
+    "drawing picture photograph photo painting portrait sketch poster postcard map".split()
+)
+
+
+def _is_depicted(parsed: Parsed, verb: int) -> bool:
+    """ "On the drawing the tower was cut into slices": that is on paper."""
+    opens = (
+        c
+        for c in parsed.children[verb]
+        if c < verb and parsed.tokens[c].text.lower() in {"on", "in"}
+    )
+    if not any(parsed.tokens[k].lemma in _PICTURES for c in opens for k in parsed.children[c]):
+        return False
+    # "On the map he drew a line" is done to it.
+    done_to_it = any(parsed.tokens[k].dep == "dobj" for k in parsed.children[verb])
+    return not done_to_it and parsed.tokens[verb].lemma not in {"lie", "find", "look"}
+
+
 def _unreal(parsed: Parsed, verb: int) -> str:
     tokens = parsed.tokens
     token = tokens[verb]
     below = [tokens[c] for c in parsed.children[verb]]
     marks = {t.text.lower() for t in below if t.dep in {"mark", "advmod"}}
     auxes = {t.text.lower() for t in below if t.dep in {"aux", "auxpass"}}
+    if _is_depicted(parsed, verb):
+        return "compared"
     if any(t.dep == "neg" for t in below):
         return "denied"
     if _was_not_yet(parsed, verb):

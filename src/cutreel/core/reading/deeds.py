@@ -223,6 +223,14 @@ def _is_likened(parsed: Parsed, i: int) -> bool:
     )
 
 
+def _is_metaphor(parsed: Parsed, i: int) -> bool:
+    """Whether a place is called a thing: neither is what the other is."""
+    thing = sort_of(parsed.tokens[i].lemma) in {"thing", "food", "garment", "plant"}
+    of = subjects(parsed, parsed.tokens[i].head)
+    a_place = bool(of) and all(sort_of(parsed.tokens[s].lemma) == "place" for s in of)
+    return thing and a_place and _is_likened(parsed, i)
+
+
 def _none_of(parsed: Parsed, i: int) -> bool:
     return any(parsed.tokens[c].text.lower() in {"no", "neither"} for c in parsed.children[i])
 
@@ -293,7 +301,7 @@ class _Clause:
         passive = any(self.tokens[c].dep == "auxpass" for c in self.below)
         rest, weight = self._rest()
         if lemma in _BE:
-            if not rest:
+            if not rest or any(_is_metaphor(self.parsed, c) for c in self.below):
                 return None
             # What somebody is, or how old, is told by how they are drawn.
             seen = any(self.tokens[c].dep in {"prep", "advmod"} for c in self.below)

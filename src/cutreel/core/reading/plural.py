@@ -262,7 +262,8 @@ def _together(page: Page, i: int) -> Meaning | None:
     ]
     if len(group) > 1 and ids & set(group):
         extra = [f.id for f in near if f.age == 0 and f.id not in group]
-        people = [*group, *extra][:MOST_TOGETHER]
+        barred = page.barred(i)  # "he sat down beside them"
+        people = [p for p in (*group, *extra) if p not in barred][:MOST_TOGETHER]
         return Meaning(tuple(people), "“they”: those spoken of together", 0.75)
     alone = len(near) == 1 or (by_hand and sum(page.is_person(f.id) for f in near) < 2)
     if alone and page.tokens[i].dep in SUBJECT:

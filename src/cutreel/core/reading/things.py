@@ -36,14 +36,23 @@ _IDLE = frozenset(
 """Verbs whose "it" often means nothing."""
 
 
+BUILDINGS = frozenset(
+    "lighthouse tower house castle church bridge windmill mill hut cottage palace temple clocktower fortress factory "
+    "ship".split()
+)
+"""What is "it" where it stands somewhere: "and there it stood"."""
+_STANDS = frozenset("stand rise tower lean loom collapse fall burn sink".split())
+
+
 class ThingTold(NamedTuple):
-    """A thing that was spoken of: its noun, the words for it, how `often`, and how many sentences ago (a paragraph's
-    end counts as one)."""
+    """A thing that was spoken of, or a building: its noun, the words for it, how `often`, and how many sentences ago (a
+    paragraph's end counts as one)."""
 
     noun: str
     phrase: str
     often: int
     age: int
+    built: bool = False
 
 
 @dataclass
@@ -54,6 +63,7 @@ class _Candidate:
     sentence: int
     count: int
     verb: int = -1
+    built: bool = False
 
     def worth(self, sentence: int) -> float:
         often = min(MOST_MENTIONED, MENTIONED * self.count)
@@ -66,7 +76,12 @@ def things_meant(
     """The words for what "it" means, by token; and the things that the next paragraph may still mean by it."""
     known = {
         t.noun: _Candidate(
-            t.phrase, True, 1.0 + min(MOST_RETURNS, RETURNS * t.often), -1 - t.age, t.often
+            t.phrase,
+            not t.built,
+            1.0 + min(MOST_RETURNS, RETURNS * t.often),
+            -1 - t.age,
+            t.often,
+            built=t.built,
         )
         for t in before
     }
@@ -81,6 +96,10 @@ def things_meant(
         elif token.text.lower() == "it" and token.pos == "PRON":
             idle = _idle(parsed, i)
             found = None if idle and not _is_one(parsed, i) else _meant(parsed, i, known)
+            built = _stands(parsed, i, known)
+            if built is not None and (found is None or not found.drawn):
+                meant[i] = f"the {built.phrase}"
+                continue
             if found is None:
                 if not idle and token.dep in SUBJECT:
                     # What a paragraph before was about: nothing that is only named here is meant sooner.
@@ -98,7 +117,25 @@ def things_meant(
     # Of those that are as near, what was spoken of is first, then what something was done to.
     told.sort(key=lambda t: (-t[1].count + sentence - t[1].sentence, -t[1].role, t[0]))
     carried = [ThingTold(n, c.phrase, c.count, sentence - c.sentence) for n, c in told]
-    return meant, tuple(carried[:MOST_CARRIED])
+    # Of buildings the one that is told of most.
+    standing = sorted(
+        (n for n, c in known.items() if c.built),
+        key=lambda n: (-known[n].count, -known[n].sentence),
+    )
+    ones = [
+        ThingTold(n, known[n].phrase, known[n].count, sentence - known[n].sentence, True)
+        for n in standing[:1]
+    ]
+    return meant, (*carried[:MOST_CARRIED], *ones)
+
+
+def _stands(parsed: Parsed, i: int, known: Mapping[str, _Candidate]) -> _Candidate | None:
+    """ "And there it stood": the building that is told of most; None where it is another thing that stands."""
+    verb = parsed.tokens[clause_of(parsed, i)]
+    if parsed.tokens[i].dep not in SUBJECT or verb.lemma not in _STANDS:
+        return None
+    built = [c for c in known.values() if c.built and c.sentence != parsed.tokens[i].sentence]
+    return max(built, key=lambda c: (c.count, c.sentence), default=None)
 
 
 def _is_a_thing(token: Token) -> bool:
@@ -129,7 +166,8 @@ def _note(parsed: Parsed, i: int, known: dict[str, _Candidate]) -> None:
         phrase = was.phrase
     count = (was.count if was else 0) + 1
     verb = clause_of(parsed, i)
-    known[token.lemma] = _Candidate(phrase, drawn, role, token.sentence, count, verb)
+    built = token.lemma in BUILDINGS and not drawn
+    known[token.lemma] = _Candidate(phrase, drawn, role, token.sentence, count, verb, built)
 
 
 def _meant(parsed: Parsed, i: int, known: Mapping[str, _Candidate]) -> _Candidate | None:
