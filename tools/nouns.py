@@ -91,6 +91,7 @@ KNOWN |= dict.fromkeys(
 KNOWN |= {
     "cleaner": "person",
     "thunder": "",
+    "flight": "",
     "route": "",
     "printer": "thing",
     "drawer": "thing",

@@ -325,6 +325,21 @@ def _ice(s: Stage) -> None:
     s.light_strength *= 0.8
 
 
+def _above_the_clouds(s: Stage) -> None:
+    """High up: banks of cloud as far as one sees, and whoever flies stands out before them."""
+    sky(s)
+    for i in range(4):
+        t = (i + 1) / 4
+        y = s.horizon + 20 + (s.ground + 60 - s.horizon) * t
+        tone = lighter(mix(s.hour.sky[0], s.hour.sky[1], 0.2 + 0.6 * t), (0.62 if s.time in ("day", "dawn") else 0.26) * t * t)
+        top, x = [(-120.0, y)], -120.0
+        while x < s.width + 120:
+            wide, high = s.rng.uniform(90, 190) * (0.5 + t * 0.7), s.rng.uniform(24, 62) * (0.5 + t * 0.7)
+            top += [(x + wide * k, y - high * lift) for k, lift in ((0.12, 0.6), (0.3, 0.95), (0.55, 1.0), (0.8, 0.7), (1.0, 0.1))]
+            x += wide
+        s.back.shape([*top, (s.width + 140, s.height + 80), (-140, s.height + 80)], tone, depth=0.2 + 0.6 * t, lift=1.2)
+
+
 def _desert(s: Stage) -> None:
     sky(s)
     sand = mix((222, 184, 128), s.hour.near, 0.2)
@@ -448,7 +463,7 @@ def _mill(s: Stage) -> None:
 PLACE_DRAWERS: dict[str, Callable[[Stage], None]] = {
     "jetty": _jetty, "harbour": _harbour, "sea": _sea, "shore": _shore, "lighthouse": _lighthouse, "marsh": _marsh,
     "river": _river, "bridge": _bridge, "tower": _tower, "forest": _forest, "mountain": _mountain, "street": _street, "city": _city, "garden": _garden,
-    "meadow": _meadow, "crops": _crops, "desert": _desert, "room": room, "kitchen": kitchen, "bedroom": bedroom, "attic": attic, "inn": inn, "workshop": workshop, "office": office, "study": study, "hall": hall, "cave": cave,
+    "meadow": _meadow, "crops": _crops, "sky": _above_the_clouds, "desert": _desert, "room": room, "kitchen": kitchen, "bedroom": bedroom, "attic": attic, "inn": inn, "workshop": workshop, "office": office, "study": study, "hall": hall, "cave": cave,
     "ice": _ice, "space": space, "ward": ward, "corridor": corridor, "gallery": gallery, "cell": cell, "lift": lift, "classroom": classroom,
     "carriage": carriage, "bus": bus, "cab": cab, "mill": _mill,
     "castle": _castle, "market": _market, "deck": _deck, "station": _station, "filling": _filling, "shop": shop,

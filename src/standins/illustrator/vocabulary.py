@@ -173,6 +173,7 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("city", ("city street", "city", "rooftop", "paris", "rooftops")),
     ("street", ("village street", "town street", "town square", "village", "street", "town", "square")),
     ("garden", ("garden", "orchard", "yard", "backyard", "greenhouse", "park", "churchyard", "graveyard", "cemetery", "shed", "fence")),
+    ("sky", ("above the clouds", "sky above")),
     ("crops", (*(f"field of {crop}" for crop in ("corn", "maize", "wheat", "barley", "rye", "oats", "sunflowers")), "cornfield", "wheatfield")),
     ("desert", ("desert", "dunes", "sand")),
     ("meadow", ("meadow", "airfield", "runway", "field", "fields", "hills", "farm", "road", "highway", "trail", "path", "track", "country", "valley", "plain")),

@@ -64,7 +64,7 @@ _OVER_EYE = r"(?: over (?:his|her|one|the) (?:left |right )?eye)?"
 _THING = re.compile(rf"\b(?P<noun>{_NOUN})\b(?P<styled>{_STYLED}{_MADE_OF}{_OVER_EYE})")
 _LIKE_A_CROW = re.compile(r" of (?:crow|raven|jackdaw|rook|mole)\b")
 _WAS = re.compile(r" (?:was|were) (?:very |quite )?([a-z-]+)")
-_BEFORE = re.compile(r"[a-z]+(?:-[a-z]+)*(?=,?\s*$)")
+_BEFORE = re.compile(r"[A-Za-z][a-z]*(?:-[a-z]+)*(?=,?\s*$)")
 _HAVING = re.compile(r"\b(?:with|in|under|wore|wears|wearing|had|has|dressed in)\s+")
 _STANDS = re.compile(
     r"\b(?:at|by|on|near|behind|before|beside|under|against) (?:the|a|an) [\w-]+ $"
@@ -412,8 +412,8 @@ def _phrases(text: str) -> Iterator[_Phrase]:
         how: list[str] = []
         start, own = thing.start(), ""
         while word := _BEFORE.search(text[:start]):
-            if word.group() in ("her", "his", "a", "an", "the", "two"):
-                own, start = word.group(), word.start()
+            if word.group().lower() in ("her", "his", "a", "an", "the", "two"):
+                own, start = word.group().lower(), word.start()
                 break
             skipped = word.group() == "and" and bool(how)
             if not skipped and word.group() not in _HOW and colour_in(word.group()) is None:

@@ -59,7 +59,7 @@ PLACE_NOUNS: dict[str, str] = {
     "crossing": "open water between two shores", "shed": "a shed", "observatory": "an observatory",
     "hall": "a hall", "ice": "pack ice", "roof": "a rooftop", "yard": "a yard", "gate": "a gate",
     "platform": "a railway platform", "dining car": "a train compartment", "sleeping car": "a train compartment",
-    "runway": "an airfield", "tarmac": "an airfield",
+    "sky": "the sky above the clouds", "runway": "an airfield", "tarmac": "an airfield",
     "restaurant car": "a train compartment", "railway car": "a train compartment",
     "coffee house": "a café", "tea room": "a café", "public house": "an inn",
 }
@@ -103,8 +103,7 @@ _OF_MONEY = re.compile(
 
 
 _OF_WATER = re.compile(
-    r"\b(?:ferr(?:y|ies)|boats?|ships?|rivers?|seas?|lakes?|harbou?rs?|jett(?:y|ies)|shores?|piers?|tides?)\b",
-    re.I,
+    r"\b(?:ferr(?:y|ies)|boats?|ships?|harbou?rs?|jett(?:y|ies)|shores?|piers?|tides?)\b", re.I
 )
 
 

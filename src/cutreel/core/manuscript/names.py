@@ -41,6 +41,11 @@ _SHE_TITLES = {
     "princess",
 }
 # fmt: off
+_BODIES = frozenset(
+    "society company institute academy university college club union committee council association parliament congress "
+    "ministry bank museum gazette herald times railway airways bureau agency department foundation".split()
+)
+"""The last word of what several people make up: the Royal Society is nobody."""
 _OFFICES = {
     "dr", "doctor", "captain", "professor", "inspector", "sergeant", "colonel", "major", "judge",
     "constable", "reverend", "master", "mistress", "general",
@@ -223,6 +228,8 @@ def is_title(word: str) -> bool:
 
 def _what(name: str, tally: _Tally) -> _What | None:
     """What somebody is whose name is mostly behind an article and ends in what they are: the White Rabbit, the Mole."""
+    if " " in name and _bare(name.rsplit(" ", maxsplit=1)[-1]) in _BODIES:
+        return "nobody"
     if tally.articled[name] * OF_NAMES < tally.runs[name]:
         return None
     first, last = _bare(name.split(" ", maxsplit=1)[0]), _bare(name.rsplit(" ", maxsplit=1)[-1])

@@ -12,7 +12,7 @@ from itertools import pairwise
 from cutreel.core.manuscript import KIN, NO_ROLE, Figure, Manuscript, Pronoun, pronoun_of
 from cutreel.core.nouns import sort_of
 
-from .clauses import ANYBODY, SUBJECT, clause_of, subjects, unreal
+from .clauses import ANYBODY, SPEECH, SUBJECT, clause_of, subjects, unreal
 from .kin import BACK
 from .known import Known
 from .narrated import Narrated, narrated, spoken_stretches
@@ -93,7 +93,7 @@ def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
     followed: Counter[str] = Counter()
     told = list(narrated(script, parses))
     kin = {found for _, parsed, spoken in told for found in _named_kin(parsed)}
-    for noun in _kin_brought_in(told):
+    for noun in (*_kin_brought_in(told), *_asked(told)):
         if noun not in known and f"the {noun}" not in known:
             acts[noun] += 1
             followed[noun] += 1
@@ -152,6 +152,22 @@ def _kin_brought_in(told: Sequence[Narrated]) -> Iterator[str]:
         ]
         if len(brought) == 1 and not others:
             yield brought[0]
+
+
+def _asked(told: Sequence[Narrated]) -> Iterator[str]:
+    """ "You ask the caretaker, a fat man. … “Nobody lives there,” he says": whoever is asked, and answers."""
+    for (_, before, spoken), (_, here, said) in pairwise(told):
+        first = next(
+            (t for k, t in enumerate(here.tokens) if k not in said and t.dep in SUBJECT), None
+        )
+        answers = first is not None and said and first.text.lower() in {"he", "she"}
+        if first is None or not answers or here.tokens[first.head].lemma not in SPEECH:
+            continue
+        for k, t in enumerate(before.tokens):
+            asked = t.dep == "dobj" and before.tokens[t.head].lemma in SPEECH and k not in spoken
+            the = any(before.tokens[c].dep in {"det", "poss"} for c in before.children[k])
+            if asked and the and t.tag == "NN" and sort_of(t.lemma) == "person":
+                yield t.lemma
 
 
 def _named_kin(parsed: Parsed) -> list[tuple[str, str]]:

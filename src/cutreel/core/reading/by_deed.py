@@ -54,6 +54,8 @@ def place_by_deed(parsed: Parsed, i: int, called: Called) -> Arrival | None:
         return Arrival(token.start, "field", token.lemma, False)
     if token.lemma in {"drive", "ride"} and _drives_on(parsed, i, called):
         return Arrival(token.start, RIDDEN, token.text, False)
+    if flies_there(parsed, i, called):
+        return Arrival(token.start, "sky", "flew", True)
     if token.lemma == "home" and _goes_home(parsed, i):
         return Arrival(token.start, "home", "home", True)
     if token.lemma in {"stair", "stairs", "staircase"} and _goes_up(parsed, i):
@@ -299,6 +301,28 @@ def _is_of_a_hospital(parsed: Parsed, i: int) -> bool:
     return any(
         t.lemma.lower() in _TREATS and abs(t.sentence - token.sentence) <= 1 for t in parsed.tokens
     )
+
+
+_WATERS = frozenset("sea ocean lake water wave bay river".split())
+_OVER_LAND = frozenset("over above across through past".split())
+
+
+def flies_there(parsed: Parsed, i: int, called: Called) -> bool:
+    """ "They flew over the pine forests and over the cities": whoever is told of is in the air."""
+    token = parsed.tokens[i]
+    if (
+        token.lemma not in {"fly", "soar"}
+        or token.pos != "VERB"
+        or unreal(parsed, i)
+        or compared(parsed, i)
+    ):
+        return False
+    who = subjects(parsed, i)
+    somebody = any(called(s) or parsed.tokens[s].text.lower() in {"they", "we", "i"} for s in who)
+    below = [c for c in parsed.children[i] if parsed.tokens[c].text.lower() in _OVER_LAND]
+    what = {parsed.tokens[k].lemma for c in below for k in parsed.children[c]}
+    over = bool(below) and not what & _WATERS  # over the sea one sees the sea
+    return somebody and over and not are_beasts(parsed, i, called)
 
 
 def _drives(parsed: Parsed, i: int) -> bool:

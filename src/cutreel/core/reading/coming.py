@@ -64,14 +64,9 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         return _is_where_its_thing_is(parsed, i)
     token = tokens[i]
     verb = clause_of(parsed, i)
-    if compared(parsed, i) or (unreal(parsed, verb) and not _is_set_there(parsed, i, verb)):
-        return None
-    if any(tokens[c].lemma in _EACH for c in parsed.children[i]):
-        return None  # "in every second house"
-    if any(
-        t.dep == "relcl" and not _of_who_there_was(parsed, t) and not _is_main(parsed, t)
-        for t in [token, *ancestors(parsed, i)]
-    ):
+    if _goes_to_work_there(parsed, i, verb):
+        return True
+    if not _is_told(parsed, i, verb):
         return None
     if token.dep == "dobj":
         # "Stumbled up Front Street": "up" may be taken for a part of the verb.
@@ -162,6 +157,17 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
     return False if first in _THERE else None
 
 
+def _goes_to_work_there(parsed: Parsed, i: int, verb: int) -> bool:
+    """ "At fourteen she went to work in a spinning mill": that is a way of coming there."""
+    token, above = parsed.tokens[verb], parsed.tokens[parsed.tokens[verb].head]
+    for_it = token.lemma in {"work", "live", "study", "serve"} and token.dep in {"xcomp", "advcl"}
+    went = above.lemma in {"go", "come", "move", "begin", "start"} and not unreal(
+        parsed, token.head
+    )
+    in_it = parsed.tokens[i].dep == "pobj" and parsed.tokens[parsed.tokens[i].head].text == "in"
+    return for_it and went and in_it and parsed.tokens[parsed.tokens[i].head].head == verb
+
+
 def _is_of_another(preps: Sequence[str], behind: bool) -> bool:
     """ "People came from every village on the coast", "the man from across the road"; where a place stands `behind` its
     verb, "every night after his shift at the shipyard"."""
@@ -177,6 +183,18 @@ def _is_laid_on(parsed: Parsed, i: int, verb: int) -> bool:
 
 
 _LAYS = frozenset("lay put place set throw drop leave toss".split())
+
+
+def _is_told(parsed: Parsed, i: int, verb: int) -> bool:
+    """Whether it is said of a place that something happens there; not of each of many ("in every second house")."""
+    if compared(parsed, i) or (unreal(parsed, verb) and not _is_set_there(parsed, i, verb)):
+        return False
+    if any(parsed.tokens[c].lemma in _EACH for c in parsed.children[i]):
+        return False
+    return not any(
+        t.dep == "relcl" and not _of_who_there_was(parsed, t) and not _is_main(parsed, t)
+        for t in [parsed.tokens[i], *ancestors(parsed, i)]
+    )
 
 
 def _is_set_there(parsed: Parsed, i: int, verb: int) -> bool:

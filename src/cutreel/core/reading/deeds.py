@@ -321,7 +321,7 @@ class _Clause:
             verb, rest, weight = _DRAWN_MENTAL[lemma], [], 1
         elif lemma in MENTAL or (lemma in _EMPTY_VERBS and not rest):
             return None
-        elif lemma in _OF_SOMETHING and self._has("dobj") and not rest:
+        elif (lemma in _OF_SOMETHING and self._has("dobj") and not rest) or self._loses_heart():
             return None  # "took turns" is no taking
         else:
             verb = lemma if plural else present(lemma)
@@ -330,6 +330,16 @@ class _Clause:
             weight = weight + (0 if lemma in _EMPTY_VERBS or turns else 1)
         text = " ".join([named, verb, *rest])
         return Deed(self.token.start, who, lemma, text, tuple(self.things), min(3, weight), named)
+
+    def _loses_heart(self) -> bool:
+        """ "He lost his heart to a girl", "she lost her temper": nothing falls down."""
+        if self.token.lemma != "lose":
+            return False
+        lost = {self.tokens[c].lemma for c in self.below if self.tokens[c].dep == "dobj"}
+        return bool(
+            lost
+            & {"heart", "temper", "patience", "hope", "mind", "faith", "interest", "time", "sight"}
+        )
 
     def _only_opens(self) -> bool:
         """ "Tried to clean the flask" is told by what was tried; "left me nothing", "were said to" show nothing."""

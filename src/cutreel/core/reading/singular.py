@@ -66,7 +66,7 @@ def _scored(page: Page, i: int, sex: Pronoun, barred: set[int]) -> list[tuple[fl
     is_own = page.tokens[i].dep == "poss" and page.is_on_body(i)
     scored: list[tuple[float, int]] = []
     for rank, f in enumerate(page.now.focus):
-        if f.id in barred or f.age >= MOST_AGE or f.id == page.cast.teller:
+        if f.id in barred or f.age >= MOST_AGE or f.id in (page.cast.teller, page.cast.listener):
             continue
         score = -1.0 * f.age + (0.9 if f.subject else 0) - 0.05 * rank
         p = page.cast.people.get(f.id)
@@ -124,7 +124,10 @@ def _only_one(page: Page, sex: Pronoun, barred: set[int]) -> Meaning | None:
     same = [
         p.id
         for p in page.cast.people.values()
-        if p.pronoun == sex and p.id not in barred and p.kind in ("person", "thing")
+        if p.pronoun == sex
+        and p.id not in barred
+        and p.kind in ("person", "thing")
+        and p.id != page.cast.listener  # who is always "you"
     ]
     # Whom a text never names is called by a word for anybody.
     anybody = [p for p in same if (CHILD | GROWN) & set(page.cast.people[p].calls)]

@@ -28,7 +28,7 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
         # Her hands are hers to be seen; her house is not.
         thing = parsed.tokens[token.head]
         if sort_of(thing.lemma) not in {"body", "garment"}:
-            return False, not compared(parsed, i)
+            return False, not compared(parsed, i) and not _whose_death_is_told(parsed, i)
     if compared(parsed, i) or _none_of(parsed, i):
         return False, False
     if token.dep == "pobj" and (_is_of_a_thing(parsed, i) or _is_of_a_room(parsed, i)):
@@ -41,6 +41,8 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
     if recalls and token.sentence in memories(parsed):
         return False, False  # what they remember is seen
     if token.dep in SUBJECT and _is_told_dead(parsed, verb):
+        return False, False
+    if token.dep == "poss" and _whose_death_is_told(parsed, i):
         return False, False
     if why == "denied" and token.dep == "nsubjpass":
         return False, False  # "he was never found"
@@ -97,6 +99,19 @@ def _is_told_dead(parsed: Parsed, verb: int) -> bool:
         return False
     below = [parsed.tokens[k] for k in parsed.subtree(verb) if k > verb]
     return any(t.name == "DATE" and t.sentence == parsed.tokens[verb].sentence for t in below)
+
+
+def _whose_death_is_told(parsed: Parsed, i: int) -> bool:
+    """ "When she died in 1931, her neighbours found the telescope": she is not there."""
+    she = {"her": "she", "his": "he", "their": "they"}.get(parsed.tokens[i].text.lower())
+    return any(
+        t.lemma == "die"
+        and t.sentence == parsed.tokens[i].sentence
+        and she in {parsed.tokens[s].text.lower() for s in subjects(parsed, k)}
+        and not unreal(parsed, k)
+        for k, t in enumerate(parsed.tokens[:i])
+        if t.pos == "VERB"
+    )
 
 
 def _none_of(parsed: Parsed, i: int) -> bool:

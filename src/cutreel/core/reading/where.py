@@ -9,7 +9,7 @@ from cutreel.core.manuscript import KIN
 from cutreel.core.nouns import sort_of
 
 from .arrival import LIFTS, POSTURES, Arrival, are_beasts, phrase_of, room_of
-from .by_deed import place_by_deed
+from .by_deed import flies_there, place_by_deed
 from .clauses import SUBJECT, Called, ancestors, clause_of, nobody, subjects, unreal
 from .coming import HOUSES, LIVES, comes_to
 from .parsed import Parsed, Token
@@ -39,7 +39,7 @@ def arrivals(
             continue
         if token.pos not in {"NOUN", "PROPN"} or token.lemma in LIFTS or not is_place(parsed, i):
             continue
-        if _is_boarded_at(parsed, i):
+        if _is_boarded_at(parsed, i) or flies_there(parsed, clause_of(parsed, i), called):
             continue
         if _has_its_door_opened(parsed, i):
             out.append(Arrival(token.start, token.lemma, phrase_of(parsed, i), False))
