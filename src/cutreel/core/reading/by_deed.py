@@ -194,7 +194,7 @@ def _is_beside(parsed: Parsed, i: int) -> bool:
     if token.dep != "pobj" or token.tag == "NNS" or unreal(parsed, verb) or compared(parsed, i):
         return False
     window = token.lemma in {"window", "windowsill"}
-    goes = window and parsed.tokens[verb].lemma in MOVES and _is_to(parsed, i)
+    goes = window and parsed.tokens[verb].lemma in MOVES - {"fly"} and _is_to(parsed, i)
     below = [*parsed.children[verb], *_preps_above(parsed, i)]
     words = {parsed.tokens[c].text.lower() for c in below}
     somebody = any(parsed.tokens[s].pos in {"PRON", "PROPN"} for s in subjects(parsed, verb))
@@ -319,6 +319,8 @@ def flies_there(parsed: Parsed, i: int, called: Called) -> bool:
         return False
     who = subjects(parsed, i)
     somebody = any(called(s) or parsed.tokens[s].text.lower() in {"they", "we", "i"} for s in who)
+    if any(sort_of(parsed.tokens[s].lemma) == "animal" for s in who):
+        return False  # a moth that flies out over the garden is seen from there
     below = [c for c in parsed.children[i] if parsed.tokens[c].text.lower() in _OVER_LAND]
     what = {parsed.tokens[k].lemma for c in below for k in parsed.children[c]}
     over = bool(below) and not what & _WATERS  # over the sea one sees the sea
