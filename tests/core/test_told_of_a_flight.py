@@ -62,3 +62,11 @@ def test_what_stopped_is_not_done(flight) -> None:
 def test_a_story_in_which_somebody_flies_once_is_not_told_aboard() -> None:
     film = film_of("Ada lived in a village. Ada flew to Paris by plane. The passengers slept.\n")
     assert film.shots[0].facts.place != "the cabin of an aeroplane"
+
+
+def test_four_hundred_times_is_no_four() -> None:
+    film = film_of(
+        "It had happened four hundred times. Nothing was ever said of it again, and it was never explained."
+    )
+    signs = [i.action for i in film.shots[0].facts.ideas if i.sort == "sign"]
+    assert signs == ["a page with the number 400"]

@@ -9,6 +9,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal, NamedTuple, get_args
 
+from cutreel.core.manuscript import numbers_in
 from cutreel.core.reading import SPEECH, Deed
 
 from .told import Names, Told, joined
@@ -264,10 +265,11 @@ def _sign(moment: Moment) -> list[Idea]:
     elif country:
         action, why = f"a map of {country}", f"“{country}”"
     elif counted := _COUNTED.search(moment.text):
-        action, why = (
-            f"a page with the number {counted.group().strip(' -').lower()}",
-            f"“{counted.group().strip()}”",
-        )
+        said = counted.group().strip(" -")
+        # "Four hundred" is written in figures, as on a page.
+        value = next((n.value for n in numbers_in(said)), None)
+        figures = f"{value:,.0f}" if value is not None and not said[:1].isdigit() else said
+        action, why = f"a page with the number {figures}", f"“{said}”"
     elif not moment.told.sights:
         return []
     else:
