@@ -82,3 +82,15 @@ def test_whoever_flies_over_cities_is_in_none(wind) -> None:
 
 def test_a_heart_that_is_lost_falls_nowhere(wind) -> None:
     assert "loses" not in shot_with(wind, "lost his heart").prompt.text
+
+
+def test_inside_is_in_the_house_that_was_seen_ahead() -> None:
+    film = film_of(
+        "You are standing in a forest. You walk under the trees.\n\nAhead of you stands a small cottage. You push open the "
+        "door.\n\nIt is warm inside, and a fire is burning. You sit down in a chair.\n"
+    )
+    assert shot_with(film, "sit down").facts.place.startswith("a cottage")
+    nowhere = film_of(
+        "Ada walked on a beach. She opened the box. Inside, a watch was ticking. Ada laughed."
+    )
+    assert shot_with(nowhere, "ticking").facts.place == "a beach"

@@ -11,6 +11,7 @@ from cutreel.core.manuscript import Manuscript, Scene, strip_marks
 from cutreel.core.nouns import sort_of
 from cutreel.core.reading import (
     AT_THE_OVEN,
+    ENTERED,
     RIDDEN,
     STAIRS,
     TELLER,
@@ -334,7 +335,7 @@ def _told(
             continue  # a heading that names a place holds for its scene
         for arrival in arrivals(parsed, spoken, teller=0 if by_teller else None):
             lives = lives or (arrival.lives and arrival.noun != "home")
-            here = not arrival.elsewhere and arrival.noun not in (RIDDEN, STAIRS)
+            here = not arrival.elsewhere and arrival.noun not in (RIDDEN, STAIRS, ENTERED)
             here = here and arrival.noun not in others
             if (arrival.phrase == WITHIN and within) or (
                 arrival.phrase == AT_THE_OVEN and within in _WITH_OVENS

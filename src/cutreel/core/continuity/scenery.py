@@ -9,6 +9,7 @@ from cutreel.core.ideas import Told
 from cutreel.core.manuscript import TIMES, WEATHERS, Manuscript, Word
 from cutreel.core.reading import (
     AT_THE_OVEN,
+    ENTERED,
     LIFTS,
     RIDDEN,
     SEASONS,
@@ -78,6 +79,8 @@ class Setting:
     """What was driven or ridden in last."""
     house: str = ""
     """The room that it was in last, wherever it is now."""
+    ahead: str = ""
+    """The house that was seen last from outside."""
 
 
 class Scenery:
@@ -115,7 +118,12 @@ class Scenery:
             others = (a for a in here_or_there if a.noun not in LIFTS)
             first = next((a for a in others if not a.comes and a.stays), None)
         here = first is not None and not first.comes and first.stays and first.noun != "home"
-        if first is not None and not here and first.stays and first.noun not in (RIDDEN, STAIRS):
+        if (
+            first is not None
+            and not here
+            and first.stays
+            and first.noun not in (RIDDEN, STAIRS, ENTERED)
+        ):
             # "In 1911 a man stepped off the ferry in the port": nothing is told of where he was before.
             number = next(n for n, p in sorted(story.paragraphs.items()) if first in p.arrivals)
             sentence = self.script.sentences[0]
@@ -192,11 +200,12 @@ class Scenery:
             return at, False
         # A place that is seen for a moment is the place where nothing is known of another.
         glimpse = not arrival.stays and (bool(at.place) or arrival.elsewhere)
-        known = {RIDDEN: at.ridden or self.rides, STAIRS: at.house}
+        known = {RIDDEN: at.ridden or self.rides, STAIRS: at.house, ENTERED: at.ahead}
         place = known.get(arrival.noun) or self._place(arrival)
         ridden = place if arrival.noun in VEHICLES else at.ridden
         why = f"“{arrival.phrase}”"
-        return replace(at, place=place, why_place=why, ridden=ridden), glimpse
+        ahead = place if glimpse and is_indoors(place) else at.ahead
+        return replace(at, place=place, why_place=why, ridden=ridden, ahead=ahead), glimpse
 
     def _hour_and_weather(
         self, words: Sequence[Word], bare: Sequence[str], told: Told | None, at: Setting
@@ -245,6 +254,8 @@ class Scenery:
             return None  # in what they drive nobody said
         if arrival.noun == STAIRS and (not at.house or is_indoors(at.place)):
             return None  # stairs of the house where they are, or of any
+        if arrival.noun == ENTERED and (not at.ahead or is_indoors(at.place)):
+            return None  # nothing is known of a house
         if _says_no_more(arrival, at) or self._is_flown_over(arrival, at):
             return None
         if arrival.noun in ("room", "building") and has_rooms(at.place):

@@ -4,7 +4,7 @@ from cutreel.core.nouns import Sort, sort_of
 
 from .acting import nameless, only_beside, roles_acting, told_to_you
 from .arrival import LIFTS, Arrival
-from .by_deed import AT_THE_OVEN, RIDDEN, STAIRS, WITHIN
+from .by_deed import AT_THE_OVEN, ENTERED, RIDDEN, STAIRS, WITHIN
 from .changes import Changed
 from .clauses import ANYBODY, SPEECH
 from .deeds import Deed, Sight
@@ -36,6 +36,7 @@ from .where import arrivals
 __all__ = [
     "ANYBODY",
     "AT_THE_OVEN",
+    "ENTERED",
     "GROWN",
     "LIFTS",
     "LISTENER",

@@ -21,6 +21,9 @@ STAIRS = "stairs"
 """The noun of an arrival up a flight of stairs, in a house that is not named."""
 RIDDEN = "ridden"
 """Stands for what somebody drove or rode in last."""
+ENTERED = "entered"
+"""The noun of an arrival in the house that was seen last from outside."""
+_ENTERS = frozenset("be feel smell step go walk come slip run creep hurry look sit".split())
 _ON_THE_WAY = frozenset("on along through across over down up".split())
 _IS_IN = frozenset("be sit ride stand sleep lie".split())
 
@@ -56,6 +59,8 @@ def place_by_deed(parsed: Parsed, i: int, called: Called) -> Arrival | None:
         return Arrival(token.start, RIDDEN, token.text, False)
     if flies_there(parsed, i, called):
         return Arrival(token.start, "sky", "flew", True)
+    if token.text.lower() in {"inside", "indoors"} and _is_inside(parsed, i):
+        return Arrival(token.start, ENTERED, token.text.lower(), True)
     if token.lemma == "home" and _goes_home(parsed, i):
         return Arrival(token.start, "home", "home", True)
     if token.lemma in {"stair", "stairs", "staircase"} and _goes_up(parsed, i):
@@ -325,6 +330,15 @@ def flies_there(parsed: Parsed, i: int, called: Called) -> bool:
     what = {parsed.tokens[k].lemma for c in below for k in parsed.children[c]}
     over = bool(below) and not what & _WATERS  # over the sea one sees the sea
     return somebody and over and not are_beasts(parsed, i, called)
+
+
+def _is_inside(parsed: Parsed, i: int) -> bool:
+    """ "It is warm inside", "she stepped inside", "inside, a fire was burning": there they are, wherever that is."""
+    verb = clause_of(parsed, i)
+    alone = not parsed.children[i] and parsed.tokens[i].dep in {"advmod", "prep", "prt", "npadvmod"}
+    opens = i == 0 or parsed.tokens[i - 1].sentence != parsed.tokens[i].sentence
+    told = parsed.tokens[verb].lemma in _ENTERS or opens
+    return alone and told and not unreal(parsed, verb) and not compared(parsed, i)
 
 
 def _drives(parsed: Parsed, i: int) -> bool:
