@@ -374,3 +374,15 @@ def test_who_has_a_title_is_meant_by_the_name_behind_it() -> None:
 def test_a_field_of_corn_is_no_meadow() -> None:
     assert read_prompt("Wide shot. a field of corn. day").place == "crops"
     assert read_prompt("Wide shot. a field. day").place == "meadow"
+
+
+def test_a_tractor_is_no_truck() -> None:
+    driven = "Wide shot. Ada (woman, red hair, rust coat). Ada drives the {}. a field. day"
+    told = [
+        read_prompt(driven.format(what)).vehicle
+        for what in ("tractor", "truck", "snowplough", "car")
+    ]
+    assert told == ["tractor", "truck", "plough", ""]
+    assert (
+        draw(driven.format("tractor"), 3, 16 / 9).svg != draw(driven.format("truck"), 3, 16 / 9).svg
+    )

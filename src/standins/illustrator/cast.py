@@ -21,7 +21,7 @@ from .people import draw_posed
 from .props import BIG, PAPER, TABLETOP, WOOD, draw_prop
 from .reading import Animal, Figure, Reading
 from .stage import Stage
-from .vehicles import board, body_around, wheel
+from .vehicles import board, body_around, tractor_under, wheel
 from .vocabulary import IN_THE_SKY, INDOORS
 
 H = 1000.0
@@ -562,7 +562,10 @@ class Cast:
             self._person(figure, x + dx, sill + person * 0.16, 1, self.r.facing and i == 0, person * 0.78, seated=True)
         with self.pen.marking(""):
             wheel(self.pen, x + person * 0.14, sill - person * 0.06, person, 1)
-            body_around(self.pen, tall, self.r.vehicle == "plough", x, y, person, NAMED["brick red" if not tall else "rust"])
+            if self.r.vehicle == "tractor":
+                tractor_under(self.pen, x, y, person, NAMED["moss green"])
+            else:
+                body_around(self.pen, tall, self.r.vehicle == "plough", x, y, person, NAMED["brick red" if not tall else "rust"])
         for kind, colour, name, _ in self.r.animals[:1]:
             with self.region(name or kind) as box:
                 box.box = draw_animal(self.pen, kind, colour, x - person * 1.5, y, person * 0.6, 1)

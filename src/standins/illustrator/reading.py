@@ -77,7 +77,7 @@ class Reading:
     looks: str = ""
     """To which side whoever is alone in the picture looks."""
     vehicle: str = ""
-    """What is driven, where it is a tall one: a truck, or a plough."""
+    """What is driven, where it is a tall one: a truck, a plough, a tractor."""
     ashore: bool = False
     """Whether whoever is there has left the boat."""
     dark_lamp: bool = False
@@ -236,8 +236,8 @@ def read_prompt(prompt: str) -> Reading:
         if known(match.group(1), v.PROPS):
             out.speaking.add(v.PROPS[known(match.group(1), v.PROPS) or ""])
     rest = rest.replace("harbour with boats", "harbour")
-    if tall := re.search(r"\b(?:(snowplough|plough)|truck|lorry|van|tractor|bus|coach)s?\b", rest):
-        out.vehicle = "plough" if tall.group(1) else "truck"
+    if tall := re.search(r"\b(?:(snowplough|plough)|(tractor)|truck|lorry|van|bus|coach)s?\b", rest):
+        out.vehicle = "plough" if tall.group(1) else "tractor" if tall.group(2) else "truck"
         if any(f.drives for f in out.figures):
             used |= set(tall.group().split())
             out.props = [p for p in out.props if p not in ("car", "cart", "plough")]

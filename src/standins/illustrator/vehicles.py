@@ -138,6 +138,23 @@ def body_around(pen: Pen, tall: bool, blade: bool, x: float, y: float, size: flo
         pen.disc(x + k * px, y - k * 0.13, k * 0.09, None, GLASS, lift=0.2)
 
 
+def tractor_under(pen: Pen, x: float, y: float, size: float, colour: RGB) -> None:
+    """A tractor under whoever sits on it, in the open: its seat above the great wheel, the engine before it. `size` and
+    (x, y) as for a car."""
+    k = size
+    pen.limb([(x + k * 0.66, y - k * 0.6), (x + k * 0.66, y - k * 0.98)], k * 0.05, (60, 58, 62))
+    pen.box(x + k * 0.2, y - k * 0.64, k * 0.86, k * 0.32, colour, lift=1.0)
+    pen.box(x + k * 0.98, y - k * 0.6, k * 0.1, k * 0.3, (62, 60, 66), lift=0.4)
+    for i in range(3):
+        pen.line([(x + k * (0.4 + 0.16 * i), y - k * 0.56), (x + k * (0.4 + 0.16 * i), y - k * 0.4)], 4, darker(colour, 0.3))
+    pen.shape([(x - k * 0.74, y - k * 0.36), (x - k * 0.6, y - k * 0.7), (x - k * 0.1, y - k * 0.7), (x + k * 0.24, y - k * 0.44), (x + k * 0.24, y - k * 0.26), (x - k * 0.7, y - k * 0.26)], darker(colour, 0.1), lift=0.9)
+    pen.disc(x + k * 1.02, y - k * 0.52, k * 0.05, None, (250, 226, 150), lift=0.2, spot=True)
+    for px, radius in ((-0.42, 0.36), (0.84, 0.21)):
+        pen.disc(x + k * px, y - k * radius, k * radius, None, (44, 42, 48), lift=0.8)
+        pen.disc(x + k * px, y - k * radius, k * radius * 0.5, None, NAMED["mustard"], lift=0.3, spot=True)
+        pen.disc(x + k * px, y - k * radius, k * radius * 0.16, None, (60, 56, 60), lift=0.1)
+
+
 def wheel(pen: Pen, x: float, y: float, size: float, way: int) -> None:
     """The steering wheel in front of who drives."""
     pen.limb([(x + way * size * 0.3, y), (x + way * size * 0.42, y + size * 0.3)], size * 0.03, (50, 46, 52))

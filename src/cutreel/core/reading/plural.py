@@ -58,6 +58,9 @@ def group_meant(page: Page, i: int) -> Meaning | None:
         and not (noun in CHILD and _is_grown(p))
         and not (noun in GROWN and p.age == "child")
     ]
+    young = [p for p in fits if page.cast.people[p].age == "child"]
+    if noun in CHILD and young:
+        fits = young  # whose age is not told is none beside those who are children
     known = noun in CHILD | GROWN or noun in KIN or noun in _TOGETHER
     if not known or len(fits) < 2 or (noun not in CHILD and len(fits) < len(people)):
         return None
