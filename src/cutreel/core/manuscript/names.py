@@ -378,7 +378,12 @@ def _merge(
     # A title and a surname come behind the names that they may be of.
     for name in sorted(
         names,
-        key=lambda n: (-n.count(" "), _bare(n.split(" ")[0]) in _TITLES_OF_ANYBODY, -runs[n], n),
+        key=lambda n: (
+            -n.count(" "),
+            _bare(n.split(" ")[0]) in _TITLES_OF_ANYBODY | {"mr"},
+            -runs[n],
+            n,
+        ),
     ):
         parts = set(name.split(" "))
         # Those that hold one of its words are few, however many names there are.
@@ -433,11 +438,13 @@ def _merge(
 
 
 def _same_by_surname(name: str, full: Iterable[str]) -> str | None:
-    """Doctor Vane is Hester Vane, where there is no other Vane."""
+    """Doctor Vane is Hester Vane, where there is no other Vane; Mr Thorne is Marcus Thorne."""
     title, _, last = name.rpartition(" ")
-    if _bare(title) not in _TITLES_OF_ANYBODY:
-        return None
     of_it = [f for f in full if f.endswith(f" {last}")]
+    if _bare(title) == "mr":
+        of_it = [f for f in of_it if pronoun_of_given(_bare(f.split(" ")[0])) == "he"]
+    elif _bare(title) not in _TITLES_OF_ANYBODY:
+        return None
     return of_it[0] if len(of_it) == 1 else None
 
 

@@ -30,6 +30,9 @@ _SAID_BY = "|".join(
     )
 )
 """Verbs behind which stands who speaks: "told the father" is not said by him."""
+_ABOUT = re.compile(
+    r"\b(?:story|tale|joke|one|song|poem|book|film|legend) about (?:(?:an?|the) (?:\w+ ){1,2}and )?$"
+)
 _BEHIND_IT = re.compile(r" ([a-z]+)(?: ([a-z]+))?")
 _NTH = (
     r"\b[Tt]he (?:first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth|eleventh|twelfth|last|"
@@ -104,11 +107,14 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
         ):
             continue  # "he was a broad man": nobody new
         behind = match.group("behind")
-        if of in ("a", "an") and _COULD.match(behind):
-            continue  # "a woman could divorce her husband": any
+        any_one = of in ("a", "an") and _COULD.match(behind)
+        if any_one or _ABOUT.search(body[max(0, match.start() - 40) : match.start()]):
+            # "A woman could divorce her husband": any. "The one about the bishop and the goose": neither is there.
+            continue
         # "The compass began to spin": it says nothing.
         moves = re.match(
-            r" (?:began|continued) to (?!(?:speak|talk|sing|say|tell|explain|shout)\b)", behind
+            r" (?:began|continued)(?: to (?!(?:speak|talk|sing|say|tell|explain|shout)\b)| [^t,:“\"])",
+            behind,
         )
         says = _SPEAKS.search(behind) and not moves
         spoken = bool(_SPEAKS_BEHIND_IT.search(before) or says)

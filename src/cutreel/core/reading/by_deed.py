@@ -180,7 +180,7 @@ AT_THE_OVEN, WITHIN, OUTSIDE = "baked", "inside", "outside"
 """The phrases of arrivals that only say so where nothing else is known: somebody bakes, or is beside a wardrobe."""
 _DONE_IN_KITCHENS = frozenset({("bake", "VERB"), ("oven", "NOUN")})
 _STANDS_INSIDE = frozenset({"wardrobe", "window", "windowsill", "fireplace", "hearth"})
-_SEES = frozenset("hold stand sit wait look lean kneel put write read keep".split())
+_SEES = frozenset("hold stand sit wait look lean kneel put write read keep find sleep".split())
 
 
 def _is_at_the_oven(parsed: Parsed, i: int) -> bool:
@@ -202,7 +202,12 @@ def _is_beside(parsed: Parsed, i: int) -> bool:
     goes = window and parsed.tokens[verb].lemma in MOVES - {"fly"} and _is_to(parsed, i)
     below = [*parsed.children[verb], *_preps_above(parsed, i)]
     words = {parsed.tokens[c].text.lower() for c in below}
-    somebody = any(parsed.tokens[s].pos in {"PRON", "PROPN"} for s in subjects(parsed, verb))
+    if any(parsed.tokens[parsed.tokens[p].head].lemma == "front" for p in _preps_above(parsed, i)):
+        words -= {"in"}  # "in front of the wardrobe"
+    somebody = any(
+        parsed.tokens[s].pos in {"PRON", "PROPN"} or sort_of(parsed.tokens[s].lemma) == "person"
+        for s in subjects(parsed, verb)
+    )
     outside = words & {"in", "into", "outside", "under", "below", "through"}
     return somebody and (goes or parsed.tokens[verb].lemma in _SEES) and not outside
 

@@ -122,6 +122,8 @@ def _unreal(parsed: Parsed, verb: int) -> str:
         return "compared" if "as" in marks else "wished"
     if "though" in marks and "as" in marks:
         return "compared"
+    if token.lemma == "die" and marks & {"until", "till"}:
+        return "wished"  # "every summer until he died": not this summer
     above = tokens[token.head]
     if "as" in marks and _is_as(parsed, token.head):
         return "compared"  # "waves as high as a house rolled over it"

@@ -294,7 +294,7 @@ class _Clause:
                 self.tokens[s].tag in {"NNS", "NNPS"}
                 or sort_of(self.tokens[s].lemma) == "people"
                 or len(joined(self.parsed, s)) > 1
-                or (self.tokens[s].text.lower() in {"they", "we"} and not self._is_one(s))
+                or (self.tokens[s].text.lower() in {"they", "we", "them"} and not self._is_one(s))
                 for s in subject
             )
         )

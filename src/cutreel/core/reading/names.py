@@ -198,7 +198,9 @@ def only_plural(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -
             return set()  # it may be a name there
         for token in parsed.tokens:
             if token.text in alone:
-                many = token.tag == "NNS" and token.pos == "NOUN"
+                many = (token.tag == "NNS" and token.pos == "NOUN") or (
+                    token.tag == "NNPS" and token.name == "NORP"
+                )  # "the Egyptians thought so"
                 # "Witnesses said" may be taken for a name.
                 trade = token.text.endswith("s") and _is_of_people(token.text.lower())
                 (plural if many or trade else named).add(token.text)

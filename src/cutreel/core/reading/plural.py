@@ -98,6 +98,8 @@ def hear_of_others(page: Page, i: int) -> None:
     acts = token.dep in SUBJECT or (token.dep == "attr" and page.there_was(i))
     if page.says[i] is not None or not acts:
         return
+    if page.tokens[clause_of(page.parsed, i)].dep == "relcl":
+        return  # "to the island where the seals were"
     if unreal(page.parsed, clause_of(page.parsed, i)) not in ("", "denied"):
         return  # who "never woke" is there all the same
     if _beside_them(page, i):

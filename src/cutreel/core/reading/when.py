@@ -52,6 +52,8 @@ def years_told(parsed: Parsed, spoken: frozenset[int]) -> tuple[tuple[int, str],
             at = parsed.tokens[at].head
             if parsed.tokens[at].dep == "prep":
                 before = parsed.tokens[at].text.lower()
+        if before == "in" and sort_of(parsed.tokens[at].lemma) == "person":
+            continue  # "a French doctor in 1834 wrote": that is told of, and not when it is now
         if before in {"in", "of", "on", "during", "by", ""} and (before or token.name == "DATE"):
             out.append((token.start, token.text))
     return tuple(out)

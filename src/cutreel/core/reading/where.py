@@ -305,12 +305,14 @@ def _is_behind_the_door(parsed: Parsed, i: int) -> bool:
     ):
         return False
     return not any(tokens[c].text.lower() == "no" for c in parsed.children[i]) and any(
-        t.lemma == "door" and t.dep in SUBJECT and tokens[t.head].lemma == "open"
+        tokens[t.head].lemma == "open"
+        and ((t.lemma == "door" and t.dep in SUBJECT) or (t.lemma in _OPENED and t.dep == "dobj"))
         for t in tokens[:i]
         if tokens[i].sentence - t.sentence <= OPENED
     )
 
 
+_OPENED = frozenset("door wardrobe cupboard gate hatch trapdoor curtain".split())
 OPENED = 2
 """Sentences after which nobody tells any more of what an open door shows."""
 
