@@ -442,6 +442,8 @@ def _same_by_surname(name: str, full: Iterable[str]) -> str | None:
     title, _, last = name.rpartition(" ")
     of_it = [f for f in full if f.endswith(f" {last}")]
     if _bare(title) == "mr":
+        if any(_bare(f.split(" ")[0]) == "mrs" for f in of_it):
+            return None  # beside a Mrs White, Herbert White is their son
         of_it = [f for f in of_it if pronoun_of_given(_bare(f.split(" ")[0])) == "he"]
     elif _bare(title) not in _TITLES_OF_ANYBODY:
         return None
