@@ -7,6 +7,8 @@ _TOLD_BY: dict[str, str] = {
     "a farm": "cows?|barn|hens?|tractor|harvest|wheat|corn|sheep|pigs?|farmers?|haystacks?",
     "a forest": "trees|deer|wol(?:f|ves)|hunters?|pines|woodcutters?|moss|branches|undergrowth",
     "a town street": "shops?|pavements?|traffic|taxis?|lamp-?posts?|kerb|cobbles|passers-by|trams?|shop windows?",
+    "a room": "tables?|chairs?|curtains?|sofa|armchairs?|stove|kettle|cupboards?|drawers?|fireplace|carpets?|wallpaper|ceiling",
+    "an office with desks": "desks?|computers?|keyboards?|meetings?|colleagues?|boss|e-?mails?|spreadsheets?|printer|cubicle",
     "a desert": "sands?|dunes?|camels?|oasis|nomads?|caravan",
 }
 """The words by which a place is told of that nobody names."""
