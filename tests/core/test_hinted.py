@@ -9,8 +9,14 @@ from cutreel.core.continuity.hinted import hinted_place
     ("text", "place"),
     [
         ("The fishermen looked up from their nets. A gull cried.", "a harbour with boats"),
-        ("She filled the kettle, drew the curtains and sat down in the armchair.", "a room"),
-        ("His boss came to his desk and shut the computer.", "an office with desks"),
+        (
+            "She filled the kettle, drew the curtains and sat down in the armchair.",
+            "a room, cream walls, rust curtains",
+        ),
+        (
+            "His boss came to his desk and shut the computer.",
+            "an office with desks, pale blue walls",
+        ),
         ("The cows stood before the barn, and the hens slept.", "a farm"),
         ("A gull cried.", ""),
         # As many words of one as of another say nothing.

@@ -7,11 +7,15 @@ _TOLD_BY: dict[str, str] = {
     "a farm": "cows?|barn|hens?|tractor|harvest|wheat|corn|sheep|pigs?|farmers?|haystacks?",
     "a forest": "trees|deer|wol(?:f|ves)|hunters?|pines|woodcutters?|moss|branches|undergrowth",
     "a town street": "shops?|pavements?|traffic|taxis?|lamp-?posts?|kerb|cobbles|passers-by|trams?|shop windows?",
-    "a room": "tables?|chairs?|curtains?|sofa|armchairs?|stove|kettle|cupboards?|drawers?|fireplace|carpets?|wallpaper|ceiling",
-    "an office with desks": "desks?|computers?|keyboards?|meetings?|colleagues?|boss|e-?mails?|spreadsheets?|printer|cubicle",
+    "a room, cream walls, rust curtains": (
+        "tables?|chairs?|curtains?|sofa|armchairs?|stove|kettle|cupboards?|drawers?|fireplace|carpets?|wallpaper|ceiling"
+    ),
+    "an office with desks, pale blue walls": (
+        "desks?|computers?|keyboards?|meetings?|colleagues?|boss|e-?mails?|spreadsheets?|printer|cubicle"
+    ),
     "a desert": "sands?|dunes?|camels?|oasis|nomads?|caravan",
 }
-"""The words by which a place is told of that nobody names."""
+"""The words by which a place is told of that nobody names; one with walls has the same in every shot."""
 ENOUGH = 3
 """Different words that tell of a place."""
 _WORDS = {place: re.compile(rf"\b({words})\b", re.IGNORECASE) for place, words in _TOLD_BY.items()}
