@@ -52,11 +52,21 @@ def years_told(parsed: Parsed, spoken: frozenset[int]) -> tuple[tuple[int, str],
             at = parsed.tokens[at].head
             if parsed.tokens[at].dep == "prep":
                 before = parsed.tokens[at].text.lower()
-        if before == "in" and sort_of(parsed.tokens[at].lemma) == "person":
+        if _is_of_somebody(parsed, i):
             continue  # "a French doctor in 1834 wrote": that is told of, and not when it is now
         if before in {"in", "of", "on", "during", "by", ""} and (before or token.name == "DATE"):
             out.append((token.start, token.text))
     return tuple(out)
+
+
+def _is_of_somebody(parsed: Parsed, i: int) -> bool:
+    """Whether a year hangs on somebody: "a French doctor in 1834"."""
+    prep = parsed.tokens[i].head
+    who = parsed.tokens[prep].head
+    hangs = parsed.tokens[i].dep == "pobj" and parsed.tokens[prep].text == "in" and who < prep
+    return (
+        hangs and parsed.tokens[who].pos == "NOUN" and sort_of(parsed.tokens[who].lemma) == "person"
+    )
 
 
 def other_days(parsed: Parsed, spoken: frozenset[int]) -> tuple[int, ...]:
