@@ -6,7 +6,7 @@ import pytest
 from cutreel.core.film import ReadFilm
 from tests.labelled import film_of, shot_with
 
-WARDROBE = """Marcus Thorne had bought a wardrobe. Two men in overalls carried it up to his bedroom.
+WARDROBE = """Marcus Thorne had bought a wardrobe. He had not laughed since his brother's funeral. Two men in overalls carried it up to his bedroom.
 
 That night he lit a candle and opened the wardrobe. There were no coats in it. There was a beach. The sand began just \
 behind the doors.
@@ -15,7 +15,7 @@ Beside a red boat a boy of ten was throwing pebbles into the waves. "You're late
 
 They rowed to the island where the seals were. They ate the sandwiches, and Tom told the one about the bishop and the goose.
 
-In the morning the maid found Mr Thorne asleep in front of the wardrobe. Mr Thorne smiled.
+In the morning the maid found Mr Thorne asleep in front of the wardrobe. Mr Thorne smiled. Something was in his brother's pocket.
 
 And every summer until he died, he told a story about a bishop and a goose.
 """
@@ -37,7 +37,7 @@ def test_a_mister_is_who_has_a_given_name_and_that_surname(wardrobe) -> None:
 
 def test_of_whom_a_joke_is_told_is_not_there_nor_does_sand_speak(wardrobe) -> None:
     names = " ".join(p.name for p in wardrobe.document.cast)
-    assert not [who for who in ("bishop", "goose", "sand") if who in names]
+    assert not [who for who in ("bishop", "goose", "sand", "brother") if who in names]
 
 
 def test_what_an_opened_wardrobe_shows_is_where_it_goes_on(wardrobe) -> None:

@@ -57,6 +57,8 @@ def only_beside(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -
                 parsed.tokens[c].text.lower() in {"a", "an"} for c in parsed.children[i]
             ):
                 continue  # "above a chandler's shop"
+            if token.dep == "poss" and noun in KIN:
+                continue  # "since his brother's funeral"
             if token.dep == "pobj" and _measured_by(parsed, token.head):
                 continue  # "too fine for a railwayman"
             by_as = token.dep == "pobj" and parsed.tokens[token.head].text.lower() == "as"
