@@ -108,7 +108,7 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
             continue  # "he was a broad man": nobody new
         behind = match.group("behind")
         any_one = of in ("a", "an") and _COULD.match(behind)
-        if any_one or _ABOUT.search(body[max(0, match.start() - 40) : match.start()]):
+        if any_one or _is_told_about(body, match.start()):
             # "A woman could divorce her husband": any. "The one about the bishop and the goose": neither is there.
             continue
         # "The compass began to spin": it says nothing.
@@ -148,6 +148,12 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
         for noun, tally in found.items()
         if noun in kinds
     ]
+
+
+def _is_told_about(body: str, at: int) -> bool:
+    """Whether a story or a joke is about whoever is named at a character."""
+    before = body[max(0, at - 40) : at]
+    return "about " in before and _ABOUT.search(before) is not None
 
 
 def whose_trade(noun: str, behind: str) -> str:

@@ -41,6 +41,8 @@ BUILDINGS = frozenset(
     "ship".split()
 )
 """What is "it" where it stands somewhere: "and there it stood"."""
+FORGOTTEN = 80
+"""Sentences after which nobody means a building by "it" that was not told of since."""
 _STANDS = frozenset("stand rise tower lean loom collapse fall burn sink".split())
 
 
@@ -119,7 +121,7 @@ def things_meant(
     carried = [ThingTold(n, c.phrase, c.count, sentence - c.sentence) for n, c in told]
     # Of buildings the one that is told of most.
     standing = sorted(
-        (n for n, c in known.items() if c.built),
+        (n for n, c in known.items() if c.built and sentence - c.sentence < FORGOTTEN),
         key=lambda n: (-known[n].count, -known[n].sentence),
     )
     ones = [
