@@ -62,6 +62,9 @@ def sheet(page: Page) -> None:
 
 def plates(page: Page) -> None:
     view(page, "Sheet", film=re.compile("Forty Paces"))
+    # Rows further down are there once they are scrolled to.
+    page.locator("[data-shot='3']").hover()
+    page.mouse.wheel(0, 700)
     page.locator("[data-shot='9']").scroll_into_view_if_needed()
     page.locator("[data-shot='9']").click()
     page.get_by_role("region", name="Plate").get_by_role("button", name="Edit").click()
