@@ -33,7 +33,9 @@ def lighthouse() -> ReadFilm:
 
 
 def test_it_begins_where_fishermen_and_gulls_are(lighthouse) -> None:
-    assert shot_with(lighthouse, "looked up").facts.place == "a harbour with boats"
+    facts = shot_with(lighthouse, "looked up").facts
+    assert facts.place == "a harbour with boats"
+    assert facts.why["place"].startswith("what is there tells of it")
     assert shot_with(lighthouse, "The bed was made").facts.place.startswith("a cottage")
 
 

@@ -101,6 +101,7 @@ class Scenery:
         self.home = ""
         self.home = self._home(story)
         self.flies = is_aboard_plane(script.text)
+        self.why_somewhere = "nothing says where; the same for the whole film"
         self.somewhere = self._begins(story) or somewhere(places) if story.paragraphs else ""
         self.night = self._begins_at_night(story)
         """The words by which it is night before any hour is said; empty where nothing says so."""
@@ -131,7 +132,10 @@ class Scenery:
             here = story.starts[number] + first.start < end and first.noun != "home"
         if first is not None and here:
             return self._place(first)
-        return hinted_place(self.script.text[: self._until(first, story)])
+        hinted = hinted_place(self.script.text[: self._until(first, story)])
+        if hinted:
+            self.why_somewhere = "what is there tells of it; the same until it is said where"
+        return hinted
 
     def _until(self, first: Arrival | None, story: Story) -> int:
         """The character up to which nobody has come anywhere."""

@@ -239,7 +239,7 @@ class StretchReader:
 
     def _where(self, told: Told | None, at: Setting) -> tuple[str, str]:
         if told is not None and not at.place:
-            return self.scenery.somewhere, "nothing says where; the same for the whole film"
+            return self.scenery.somewhere, self.scenery.why_somewhere
         return at.place, at.why_place
 
     def _weather(self, at: Setting) -> tuple[Weather, str]:

@@ -13,7 +13,7 @@ from .places import MOVES, STANDS_IN_ONE, VEHICLES, goes_along, is_place
 _DRIVEN = frozenset(
     "truck lorry plough plow snowplough snowplow bus van taxi cab ambulance".split()
 )
-_TILLS = frozenset({"tractor", "combine", "harvester"})
+_FIELD_MACHINES = frozenset({"tractor", "combine", "harvester"})
 """Whoever drives one is in a field."""
 _PUTS = frozenset("put lock shut crowd squeeze pack tuck cram".split())
 """Done to somebody, it says where they are from then on."""
@@ -53,7 +53,7 @@ def place_by_deed(parsed: Parsed, i: int, called: Called) -> Arrival | None:
     if token.lemma in _DRIVEN and _drives(parsed, i):
         inside = token.lemma if token.lemma in VEHICLES else "truck"
         return Arrival(token.start, inside, token.lemma, False)
-    if token.lemma in _TILLS and _drives(parsed, i):
+    if token.lemma in _FIELD_MACHINES and _drives(parsed, i):
         return Arrival(token.start, "field", token.lemma, False)
     if token.lemma in {"drive", "ride"} and _drives_on(parsed, i, called):
         return Arrival(token.start, RIDDEN, token.text, False)
@@ -313,7 +313,7 @@ def _is_of_a_hospital(parsed: Parsed, i: int) -> bool:
     )
 
 
-_WATERS = frozenset("sea ocean lake water wave bay river".split())
+_OPEN_WATER = frozenset("sea ocean lake water wave bay river".split())
 _OVER_LAND = frozenset("over above across through past".split())
 
 
@@ -333,7 +333,7 @@ def flies_there(parsed: Parsed, i: int, called: Called) -> bool:
         return False  # a moth that flies out over the garden is seen from there
     below = [c for c in parsed.children[i] if parsed.tokens[c].text.lower() in _OVER_LAND]
     what = {parsed.tokens[k].lemma for c in below for k in parsed.children[c]}
-    over = bool(below) and not what & _WATERS  # over the sea one sees the sea
+    over = bool(below) and not what & _OPEN_WATER  # over the sea one sees the sea
     return somebody and over and not are_beasts(parsed, i, called)
 
 
