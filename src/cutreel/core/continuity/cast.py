@@ -79,9 +79,12 @@ _MY_NAME = re.compile(
 )
 _VOCATIVE = re.compile(r"(?:, ([A-Z][a-z]+)[.,!?]|^[“\"«]([A-Z][a-z]+)[,!])")
 _MY_AGE = re.compile(
-    r"\bI (?:was|turned) (?:only |just |about )?(\w+(?:-\w+)?)(?: years old)?(?: (?:that|the|when|in)\b|[,.;])"
+    r"\bI (?:was|am|turned|turn) (?:only |just |about )?(\w+(?:-\w+)?)(?: years old)?(?: (?:that|the|when|in)\b|[,.;])"
 )
-_CHANGES = re.compile(r"\b(?:put|took|pulled|slipped|gave|lent|handed|changed|cut|shaved|lost)\b")
+_CHANGES = re.compile(
+    r"\b(?:puts?|took|takes?|pull(?:ed|s)?|slip(?:ped|s)?|gave|gives?|len[td]s?|hand(?:ed|s)|chang(?:ed|es)|cuts?|"
+    r"shaved?s?|lost|loses?)\b"
+)
 _TELLS = 3
 """So many words for oneself make a teller, in a text of which they are at least one in a hundred."""
 

@@ -33,7 +33,7 @@ _HOW = {
     "cotton", "linen", "knitted", "patched", "torn", "worn", "old", "new", "heavy", "light", "big",
     "little", "small", "large", "wide", "wide-brimmed", "broad-brimmed", "tall", "high", "pointed",
     "round", "flat", "striped", "checked", "spotted", "plain", "fine", "faded", "dark", "pale",
-    "huge", "enormous", "great", "magnificent", "drooping",
+    "huge", "enormous", "great", "magnificent", "drooping", "waxed", "trimmed", "curled", "clipped", "oiled", "combed",
     "bright", "deep", "bushy", "full", "neat", "trim", "wild", "shaggy", "muddy", "dusty", "tattered",
     "embroidered", "buttoned", "double-breasted", "rubber", "wooden", "gold", "silver", "tight",
     "dressing", "evening", "ball", "wedding", "school", "working", "riding", "denim", "tweed", "lace", "ragged",
@@ -63,7 +63,7 @@ _MADE_OF = r"(?: of (?:[a-z]+ ){0,2}(?:feathers|fur|skins?|hide|leaves|wool|silk
 _OVER_EYE = r"(?: over (?:his|her|one|the) (?:left |right )?eye)?"
 _THING = re.compile(rf"\b(?P<noun>{_NOUN})\b(?P<styled>{_STYLED}{_MADE_OF}{_OVER_EYE})")
 _LIKE_A_CROW = re.compile(r" of (?:crow|raven|jackdaw|rook|mole)\b")
-_WAS = re.compile(r" (?:was|were) (?:very |quite )?([a-z-]+)")
+_WAS = re.compile(r" (?:was|were|is|are) (?:very |quite )?([a-z-]+)")
 _BEFORE = re.compile(r"[A-Za-z][a-z]*(?:-[a-z]+)*(?=,?\s*$)")
 _HAVING = re.compile(r"\b(?:with|in|under|wore|wears|wearing|had|has|dressed in)\s+")
 _STANDS = re.compile(
@@ -71,7 +71,8 @@ _STANDS = re.compile(
 )
 """Behind a place "in a long coat" is said of who stands there."""
 _NOT_HERS = re.compile(
-    r"\b(?:no|not|never|without|like|as|n’t|n't|off|lost|dropped|gave|bought|sold|lent|mended|washed|sewed|folded|hung|"
+    r"\b(?:no|not|never|without|like|as|n’t|n't|off|los[te]s?|drop(?:ped|s)|gave|gives?|bought|buys?|s[eo]lls?|sold|len[td]s?|mend(?:ed|s)?|"
+    r"wash(?:ed|es)?|sew(?:ed|s)?|fold(?:ed|s)?|hung|hangs?|"
     r"another’s|somebody’s|stranger’s)\b[^,;]*$"
 )
 _ONLY_SAID = re.compile(r"^\s*(?:of|for|from|belonging)\b")
@@ -100,7 +101,9 @@ _COMES_IN = re.compile(
     r"\b[Aa]n? (?P<how>(?:[a-z-]+,? (?:and )?){0,3})(?P<kind>" + "|".join(_KINDS) + r")$"
 )
 """"A thin girl", whose name is told later."""
-_CAME = re.compile(r", (?:sat|stood|lay|came|walked|rode|stepped|was|limped) ")
+_CAME = re.compile(
+    r", (?:sat|sits|stood|stands|lay|lies|came|comes|walk(?:ed|s)|rode|rides|step(?:ped|s)|was|is|limp(?:ed|s)) "
+)
 _OTHER_TIME = re.compile(r"\b(?:since|until|till|before|than|[a-z,]+ when) $")
 _SHE_HE = re.compile(r"^(She|He)\b")
 MOST_CLOTHES = 3

@@ -63,15 +63,17 @@ _OF_HOUR = tuple(time_called(name) for name in _HOURS.split())
 _SUN = (
     (
         re.compile(
-            r"\bsun (?:came up|rose|was rising|had risen|climbed over)\b"
-            r"|\bsky (?:was |had )?(?:turned|turning|went|gone|grew|growing) (?:grey|gray|pale|light)\b"
-            r",? (?:and )?(?:then )?(?:pink|gold|red|rose)\b"
-            r"|\bit (?:was|grew|got|was getting|was growing) light\b"
+            r"\bsun (?:c[ao]mes? up|rises|rose|(?:was|is) (?:rising|coming up)|ha[sd] risen|climb(?:s|ed) over)\b"
+            r"|\bsky (?:was |is |ha[sd] )?(?:turn(?:s|ed|ing)|went|goes|gone|grew|grows|growing) "
+            r"(?:grey|gray|pale|light)\b,? (?:and )?(?:then )?(?:pink|gold|red|rose)\b"
+            r"|\bit (?:was|is|grew|grows|got|gets)(?: getting| growing)? light\b"
         ),
         time_called("dawn"),
     ),
     (
-        re.compile(r"\bsun (?:went down|set|was setting|sank|had set|was going down)\b"),
+        re.compile(
+            r"\bsun (?:went down|goes down|sets?|(?:was|is) (?:setting|going down)|sank|sinks|ha[sd] set)\b"
+        ),
         time_called("dusk"),
     ),
 )
@@ -84,7 +86,8 @@ def hour_of_sun(bare: Sequence[str]) -> TimeOfDay | None:
 
 
 _DARK = re.compile(
-    r"\bit (?:was|had grown|grew|got|had got|was getting|became) (?:already |quite |very |almost |nearly )?dark\b"
+    r"\bit (?:was|is|ha[sd] grown|grew|grows|got|gets|ha[sd] got|(?:was|is) getting|became|becomes) "
+    r"(?:already |quite |very |almost |nearly )?dark\b"
     r"|\b(?:after|long after) dark\b"
 )
 _AT_NIGHT = re.compile(
@@ -99,7 +102,7 @@ def is_dark(bare: Sequence[str]) -> str:
     return found.group() if found else ""
 
 
-_SLEEPS = re.compile(r"\basleep\b|\b(?:went|gone|put) to bed\b")
+_SLEEPS = re.compile(r"\basleep\b|\b(?:go|goes|went|gone|put|puts) to bed\b")
 _WAKES = frozenset({"morning", "dawn", "daybreak", "sunrise"})
 _LATE = re.compile(
     r"\blast (?:bus|train|tram|ferry|boat|coach|metro)\b(?: \w+){1,6} at (?:half past )?(?:nine|ten|eleven)\b"
@@ -127,18 +130,16 @@ def is_at_night(bare: Sequence[str]) -> str:
 
 DAYTIME = {"morning", "noon", "afternoon"}
 RAINS = {
-    "rained": "rain",
-    "raining": "rain",
-    "snowed": "snow",
-    "snowing": "snow",
+    **dict.fromkeys(("rained", "rains", "raining"), "rain"),
+    **dict.fromkeys(("snowed", "snows", "snowing"), "snow"),
     "blizzard": "snow",
 }
-_ENDS = "stopped|ended|passed|lifted|ceased|died|cleared|gone|over|blown"
+_ENDS = "stop(?:s|ped)|end(?:s|ed)|pass(?:es|ed)|lift(?:s|ed)|cease[sd]|die[sd]|clear(?:s|ed)|gone|over|blown"
 _CLEARS = re.compile(
     rf"\b(?:rain|snow|storm|fog|mist|wind|gale|clouds?)(?: (?:had|was|were|is|has))* (?:{_ENDS})\b"
-    r"|\b(?:stopped|ceased) (?:raining|snowing|blowing)\b"
-    r"|\bsky (?:was|is|grew|turned) (?:\w+ and )?(?:clear|blue|cloudless)\b"
-    r"|\bsun(?:light)? (?:came out|came in|broke through|shone|streamed|poured)\b"
+    r"|\b(?:stop(?:s|ped)|cease[sd]) (?:raining|snowing|blowing)\b"
+    r"|\bsky (?:was|is|grew|grows|turned|turns) (?:\w+ and )?(?:clear|blue|cloudless)\b"
+    r"|\bsun(?:light)? (?:c[ao]mes? (?:out|in)|(?:breaks|broke) through|shines|shone|streams|streamed|pours|poured)\b"
 )
 
 

@@ -43,7 +43,7 @@ def named_in_talk(script: Manuscript, story: Story, figures: Sequence[Figure]) -
 
 _NEW = re.compile(r"\b[Aa]n? (?:[a-z-]+ ){0,3}$")
 _SAYS = re.compile(
-    r"[”\"] ?(?:said|asked|called|cried|whispered|shouted|answered|replied|muttered) $"
+    r"[”\"] ?(?:sa(?:id|ys)|(?:ask|call|whisper|shout|answer|mutter)(?:ed|s)|cried|cries|replied|replies) $"
 )
 
 

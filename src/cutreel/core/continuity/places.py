@@ -206,7 +206,8 @@ def place_called(phrase: str, noun: str) -> str:
     phrase = re.sub(r"^(?:whole|entire) ", "", phrase)
     described = PLACE_NOUNS.get(phrase.lower()) or PLACE_NOUNS.get(noun)
     if described:
-        return described
+        iced = phrase.lower().startswith("frozen ")
+        return described.replace("a ", "a frozen ", 1) if iced else described
     if phrase[:1].isupper():
         return phrase
     first = phrase.split(" ", 1)[0].lower()
@@ -240,6 +241,15 @@ _WITH_ROOMS = frozenset(
 def has_rooms(place: str) -> bool:
     """Whether it is a house of many rooms, all of which look alike to us."""
     return bool(_WITH_ROOMS & set(re.findall(r"[a-z]+", place.lower())))
+
+
+_INSIDE_OF = {"petrol station": "a shop", "gas station": "a shop", "farm": "a kitchen"}
+"""Where one is who goes inside at a place that is seen from outside."""
+
+
+def inside_of(place: str) -> str:
+    """Where one is who goes inside at `place`; empty where that is not known."""
+    return next((inside for told, inside in _INSIDE_OF.items() if told in place.lower()), "")
 
 
 def is_indoors(place: str) -> bool:

@@ -10,6 +10,7 @@ from cutreel.core.manuscript import TIMES, WEATHERS, Manuscript, Word
 from cutreel.core.reading import (
     AT_THE_OVEN,
     ENTERED,
+    FREEZES,
     LIFTS,
     RIDDEN,
     SEASONS,
@@ -43,6 +44,7 @@ from .places import (
     PLACE_NOUNS,
     driven_in,
     has_rooms,
+    inside_of,
     is_aboard_plane,
     is_indoors,
     no_places,
@@ -204,7 +206,11 @@ class Scenery:
             return at, False
         # A place that is seen for a moment is the place where nothing is known of another.
         glimpse = not arrival.stays and (bool(at.place) or arrival.elsewhere)
-        known = {RIDDEN: at.ridden or self.rides, STAIRS: at.house, ENTERED: at.ahead}
+        known = {
+            RIDDEN: at.ridden or self.rides,
+            STAIRS: at.house,
+            ENTERED: at.ahead or inside_of(at.place),
+        }
         place = known.get(arrival.noun) or self._place(arrival)
         ridden = place if arrival.noun in VEHICLES else at.ridden
         why = f"“{arrival.phrase}”"
@@ -258,7 +264,9 @@ class Scenery:
             return None  # in what they drive nobody said
         if arrival.noun == STAIRS and (not at.house or is_indoors(at.place)):
             return None  # stairs of the house where they are, or of any
-        if arrival.noun == ENTERED and (not at.ahead or is_indoors(at.place)):
+        if arrival.noun == ENTERED and (
+            not (at.ahead or inside_of(at.place)) or is_indoors(at.place)
+        ):
             return None  # nothing is known of a house
         if _says_no_more(arrival, at) or self._is_flown_over(arrival, at):
             return None
@@ -328,8 +336,10 @@ def _season_and_year(said: Sequence[Word], told: Told, at: Setting) -> Setting:
     if told.year and told.year != at.year:
         # Of another year nothing is known yet.
         at = replace(at, year=told.year, season="", why_season=NOTHING_SAID)
-    for word in said:
-        season = SEASONS.get(word.bare.lower())
+    for i, word in enumerate(said):
+        behind = said[i + 1].bare.lower() if i + 1 < len(said) else ""
+        iced = word.bare.lower() == "frozen" and behind in FREEZES
+        season = "winter" if iced else SEASONS.get(word.bare.lower())
         if season:
             at = replace(at, season=season_called(season), why_season=f"“{word.bare}”")
     return at

@@ -41,7 +41,9 @@ _NTH = (
 """ "The twelfth was a thin man": somebody new."""
 _IS_ANOTHER, _IS_ANOTHER_ONE = re.compile(_NTH + "$"), re.compile(_NTH)
 _COULD = re.compile(r" (?:could|would|might|should|must|can|may)\b")
-_SPEAKS_BEHIND_IT = re.compile(rf"(?:\b(?:{_SAID_BY}) $|”,? (?:asked|answered|called) $)")
+_SPEAKS_BEHIND_IT = re.compile(rf"(?:\b(?:{_SAID_BY}) $|”,? (?:ask|answer|call)(?:ed|s) $)")
+_BEHIND_ANOTHER = re.compile(r"[a-z] (?:on|at|in|with|from|of|behind|beside|under|near|by) $")
+"""Whoever stands before it says what is said: "the woman on the phone says"."""
 _SPEAKS = re.compile(rf"^ ?(?:\w+ly )?(?:{SPEECH_VERBS})\b")
 _ROLE = re.compile(
     r"\b(?P<of>[Tt]he|[Aa]n?|[Mm]y|[Hh]er|[Hh]is|[Oo]ur|[Tt]heir) (?:(?:old|young|little|tall|small|big|poor|other|"
@@ -116,7 +118,7 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
             r" (?:began|continued)(?: to (?!(?:speak|talk|sing|say|tell|explain|shout)\b)| [^t,:“\"])",
             behind,
         )
-        says = _SPEAKS.search(behind) and not moves
+        says = _SPEAKS.search(behind) and not moves and not _BEHIND_ANOTHER.search(before)
         spoken = bool(_SPEAKS_BEHIND_IT.search(before) or says)
         if re.match(r",? [A-Z]", match.group("behind")) and noun in KIN:
             continue  # "my uncle Otto" is Otto
@@ -449,12 +451,12 @@ def put_beside(text: str, calls: Sequence[str], noun: str) -> str:
             rf"\b{name}, (?:the|a|an) (?:\w+ )?{noun}\b(?!['’]s)",
             rf"\b(?:[Tt]he|[Aa]n?) (?:\w+ )?{noun},? (?:called|named) {name}\b",
             rf"\b[Tt]he (?:\w+ )?{noun}, {name},",
-            rf"\b{name} was (?:the|a|an) (?:\w+ )?{noun}\b(?!['’]s)",
-            rf"\b(?:[Tt]he|[Hh]er|[Hh]is|[Mm]y|[Oo]ur|[Tt]heir) (?:\w+['’]s )?{noun} was "
+            rf"\b{name} (?:was|is) (?:the|a|an) (?:\w+ )?{noun}\b(?!['’]s)",
+            rf"\b(?:[Tt]he|[Hh]er|[Hh]is|[Mm]y|[Oo]ur|[Tt]heir) (?:\w+['’]s )?{noun} (?:was|is) "
             rf"(?:an? (?:\w+ ){{1,2}}(?:called|named) )?{name}\b",
-            rf"\b[Tt]he {noun}\. {name} was (?:a|an) (?:\w+ ){{0,2}}(?:man|woman)\b",
-            rf"\b(?:the|a) (?:\w+ )?{noun}['’]s name was {name}\b",
-            rf"[“\"]{name}[,.!][”\"] said the (?:\w+ )?{noun}\b",
+            rf"\b[Tt]he {noun}\. {name} (?:was|is) (?:a|an) (?:\w+ ){{0,2}}(?:man|woman)\b",
+            rf"\b(?:the|a) (?:\w+ )?{noun}['’]s name (?:was|is) {name}\b",
+            rf"[“\"]{name}[,.!][”\"] (?:said|says) the (?:\w+ )?{noun}\b",
         ):
             match = re.search(pattern, text)
             if match:

@@ -29,7 +29,7 @@ from .sexes import pronouns_told
 from .singular import GROWN
 from .speaking import SpeakerMemory, with_speakers
 from .story import NOTHING, ReadParagraph, Story, StoryMemory, read_story
-from .when import SEASONS
+from .when import FREEZES, SEASONS
 from .where import arrivals
 
 # fmt: off
@@ -37,6 +37,7 @@ __all__ = [
     "ANYBODY",
     "AT_THE_OVEN",
     "ENTERED",
+    "FREEZES",
     "GROWN",
     "LIFTS",
     "LISTENER",

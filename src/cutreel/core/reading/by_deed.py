@@ -23,7 +23,9 @@ RIDDEN = "ridden"
 """Stands for what somebody drove or rode in last."""
 ENTERED = "entered"
 """The noun of an arrival in the house that was seen last from outside."""
-_ENTERS = frozenset("be feel smell step go walk come slip run creep hurry look sit".split())
+_ENTERS = frozenset(
+    "be feel smell step go walk come slip run creep hurry look sit take bring carry lead pull invite".split()
+)
 _ON_THE_WAY = frozenset("on along through across over down up".split())
 _IS_IN = frozenset("be sit ride stand sleep lie".split())
 
@@ -87,9 +89,27 @@ def place_by_deed(parsed: Parsed, i: int, called: Called) -> Arrival | None:
         return Arrival(token.start, token.lemma.lower(), phrase_of(parsed, i), False)
     if _goes_among_trees(parsed, i) and not are_beasts(parsed, i, called):
         return Arrival(token.start, "forest", f"the {token.text}", True)
+    if token.text.lower() == "there" and (place := _done_there(parsed, i)) is not None:
+        noun = parsed.tokens[place].lemma
+        return Arrival(token.start, noun, phrase_of(parsed, place), False)
     if _is_set_in(parsed, i):
         return Arrival(token.start, "town", token.lemma, False)
     return None
+
+
+def _done_there(parsed: Parsed, i: int) -> int | None:
+    """ "When the lake sank, the children who swam there saw it": the place that is named before in the sentence."""
+    verb = parsed.tokens[i].head
+    if (
+        parsed.tokens[verb].dep != "relcl"
+        or parsed.tokens[i].dep != "advmod"
+        or unreal(parsed, verb)
+    ):
+        return None
+    before = (
+        k for k in range(i - 1, -1, -1) if parsed.tokens[k].sentence == parsed.tokens[i].sentence
+    )
+    return next((k for k in before if parsed.tokens[k].pos == "NOUN" and is_place(parsed, k)), None)
 
 
 def _ridden(parsed: Parsed, i: int) -> str:

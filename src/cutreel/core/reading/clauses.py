@@ -135,7 +135,7 @@ def _unreal(parsed: Parsed, verb: int) -> str:
         return ""  # "by December she could take a watch apart"
     if auxes & _WOULD and token.lemma not in {"see", "hear", "feel", "smell"}:
         return "wished"
-    if token.tag == "VBN" and auxes & {"had", "'d", "’d"}:
+    if token.tag == "VBN" and auxes & {"had", "'d", "’d", "has", "have"}:
         # "By noon he had reached the first hill": by then that is now.
         now = token.sentence in memories(parsed) or _by_then(parsed, verb)
         return "" if now else "remembered"
@@ -301,6 +301,8 @@ def subjects(parsed: Parsed, verb: int) -> list[int]:
         if own:
             return (parsed.tokens[own[0]].tag == "WP" and pointed_out(parsed, at)) or own
         token = parsed.tokens[at]
+        if at != verb and (behind := told_behind(parsed, at)):
+            return behind  # "on the seat sits a boy, holding a fish"
         if token.head == at or token.dep not in {"conj", "xcomp", "advcl"}:
             return []
         if token.dep == "xcomp" and parsed.tokens[token.head].lemma in _HAS_OTHERS_DO:
@@ -309,6 +311,24 @@ def subjects(parsed: Parsed, verb: int) -> list[int]:
                 return told  # "taught the boy to swim": he does
         at = token.head
     return []
+
+
+def told_behind(parsed: Parsed, verb: int) -> list[int]:
+    """ "In her hand lay the blue stone": what lies there stands behind its verb; nobody else lies, or lays anything."""
+    tokens = parsed.tokens
+    if tokens[verb].lemma not in {"lie", "lay", "sit", "stand", "hang"}:
+        return []
+    what = [c for c in parsed.children[verb] if tokens[c].dep == "dobj"]
+    before = any(tokens[c].dep == "prep" and c < verb for c in parsed.children[verb])
+    # "She turned the key, and behind the door lay two hundred bottles": told of where, before its verb.
+    last = next((k for k in range(verb - 1, -1, -1) if tokens[k].dep == "cc"), None)
+    joined_to = (
+        tokens[verb].dep == "conj"
+        and last is not None
+        and tokens[last].sentence == tokens[verb].sentence
+        and tokens[last + 1].pos == "ADP"
+    )
+    return what[:1] if before or joined_to else []
 
 
 def denied_with(parsed: Parsed, verb: int) -> bool:

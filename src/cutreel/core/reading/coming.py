@@ -47,6 +47,7 @@ _GOES_OR_SOUNDS = frozenset("go hum tick drip buzz whirr chime rattle".split())
 _COMES_BY_ITSELF = frozenset(
     "ice flood tide fog mist smoke fire wind rain snow dust smell sound noise light".split()
 )
+_IN_THE_SKY = frozenset("sun moon star cloud dawn night rainbow thunder lightning".split())
 _AWAY = frozenset(
     "from of about toward towards until till before for like than since against beyond without".split()
 )
@@ -143,6 +144,8 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         return None
     if first in {"over", "above"} and _goes_up_there(parsed, at):
         return None  # "it rose over the steeple" is seen from where one stands
+    if _is_of_the_sky(parsed, at):
+        return None  # "the sun came up over the wet road", "the moon went behind the barn"
     if first in TO and (tokens[at].lemma in MOVES or _is_taken(parsed, at)):
         return first not in {"in", "at", "on"} or tokens[at].lemma in {
             "arrive",
@@ -270,6 +273,11 @@ def _goes_up_there(parsed: Parsed, verb: int) -> bool:
     who = [tokens[k] for k in subjects(parsed, verb)]
     things = all(t.lemma.lower() == "it" or sort_of(t.lemma) in ("thing", "plant") for t in who)
     return bool(who) and things and tokens[verb].lemma in _IN_THE_AIR
+
+
+def _is_of_the_sky(parsed: Parsed, verb: int) -> bool:
+    of = [parsed.tokens[s].lemma for s in subjects(parsed, verb)]
+    return bool(of) and _IN_THE_SKY.issuperset(of)
 
 
 def _is_main(parsed: Parsed, verb: Token) -> bool:

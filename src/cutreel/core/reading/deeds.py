@@ -19,6 +19,7 @@ from .clauses import (
     joined,
     pointed_out,
     subjects,
+    told_behind,
     unreal,
 )
 from .memories import memories
@@ -62,6 +63,8 @@ _SEVERAL = frozenset("pair couple row bunch handful heap pile set dozen crowd he
 _OF_SHIPS = frozenset("sink sail strike anchor founder capsize drift list steam".split())
 _NAMED_PLACES = frozenset({"GPE", "LOC", "FAC"})
 _BE = frozenset({"be", "'s", "’s"})
+_OWNED = frozenset("hers his mine yours ours theirs".split())
+"""By itself what is somebody's, and not who it is."""
 # fmt: on
 
 
@@ -85,26 +88,10 @@ def deeds_in(
         if token.dep == "acl" or unreal(parsed, i):
             continue
         clause = _Clause(parsed, i, spoken, called, others)
-        deed = clause.stands_there() if _stands_behind(parsed, i) else clause.deed()
+        deed = clause.stands_there() if told_behind(parsed, i) else clause.deed()
         if deed is not None:
             out.append(deed)
     return tuple(out)
-
-
-def _stands_behind(parsed: Parsed, i: int) -> bool:
-    """ "In her hand lay the blue stone": what lies there stands behind its verb; nobody else lies, or lays anything."""
-    below = [parsed.tokens[c] for c in parsed.children[i]]
-    lies = parsed.tokens[i].lemma in {"lie", "lay", "sit", "stand", "hang"}
-    before = any(t.dep == "prep" and t.start < parsed.tokens[i].start for t in below)
-    # "She turned the key, and behind the door lay two hundred bottles": told of where, before its verb.
-    last = next((k for k in range(i - 1, -1, -1) if parsed.tokens[k].dep == "cc"), None)
-    joined_to = (
-        parsed.tokens[i].dep == "conj"
-        and last is not None
-        and parsed.tokens[last].sentence == parsed.tokens[i].sentence
-        and parsed.tokens[last + 1].pos == "ADP"
-    )
-    return lies and (before or joined_to) and any(t.dep == "dobj" for t in below)
 
 
 class Sight(NamedTuple):
@@ -145,6 +132,8 @@ def sights_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[S
             continue
         if by_nobody(parsed, verb) and token.dep not in SUBJECT:
             continue  # "nobody paid a penny"
+        if token.lemma in _FAR:
+            continue
         if sort == "animal" and _is_made(parsed, i):
             sort = "thing"
         out.append(Sight(token.start, _Clause(parsed, verb, spoken, called).phrase(i), sort))
@@ -177,10 +166,16 @@ def _is_there(parsed: Parsed, i: int, verb: int) -> bool:
 def is_unseen(parsed: Parsed, i: int) -> bool:
     """ "No sign of life", "a list of reasons not to": a word for a thing that is none here."""
     token = parsed.tokens[i]
+    if token.lemma == "case" and parsed.tokens[token.head].lemma in _OF_A_CASE:
+        return token.dep == "nsubjpass" or parsed.tokens[token.head].lemma != "close"
     of = (c for c in parsed.children[i] if parsed.tokens[c].text.lower() in {"of", "from", "that"})
     return token.lemma == "sign" and (next(of, None) is not None or token.dep == "attr")
 
 
+_OF_A_CASE = frozenset("close solve reopen investigate drop win lose crack".split())
+"""Done to one it is a matter, and no box."""
+_FAR = frozenset({"sun", "moon", "star"})
+"""Seen, but not from near."""
 _STUFFS = frozenset(
     "wax paper stone wood wooden glass toy china porcelain chocolate bronze brass iron tin clay snow plush plastic "
     "rubber cardboard metal gold golden silver marble stuffed".split()
@@ -292,6 +287,7 @@ class _Clause:
             not who
             and any(
                 self.tokens[s].tag in {"NNS", "NNPS"}
+                or self.tokens[s].text.lower() == "oxen"
                 or sort_of(self.tokens[s].lemma) == "people"
                 or len(joined(self.parsed, s)) > 1
                 or (self.tokens[s].text.lower() in {"they", "we", "them"} and not self._is_one(s))
@@ -302,6 +298,8 @@ class _Clause:
         rest, weight = self._rest()
         if lemma in _BE:
             if not rest or any(_is_metaphor(self.parsed, c) for c in self.below):
+                return None
+            if who and self._is_somebody():
                 return None
             # What somebody is, or how old, is told by how they are drawn.
             seen = any(self.tokens[c].dep in {"prep", "advmod"} for c in self.below)
@@ -330,6 +328,12 @@ class _Clause:
             weight = weight + (0 if lemma in _EMPTY_VERBS or turns else 1)
         text = " ".join([named, verb, *rest])
         return Deed(self.token.start, who, lemma, text, tuple(self.things), min(3, weight), named)
+
+    def _is_somebody(self) -> bool:
+        """ "He was a thin man with a moustache": what he looks like, and no deed."""
+        what = [c for c in self.below if self.tokens[c].dep == "attr"]
+        where = any(self.tokens[c].dep == "prep" for c in self.below)
+        return bool(what) and not where and sort_of(self.tokens[what[0]].lemma) == "person"
 
     def _loses_heart(self) -> bool:
         """ "He lost his heart to a girl", "she lost her temper": nothing falls down."""
@@ -401,6 +405,8 @@ class _Clause:
                 continue
             if token.pos == "PRON" or token.tag in {"WDT", "WP", "EX", "DT"}:
                 return ""
+            if is_unseen(self.parsed, s):
+                return ""
             seen = sort_of(token.lemma) is not None or token.pos == "PROPN"
             if not seen and not self._named_thing(s) and not self._is_of_things(s):
                 return ""
@@ -468,9 +474,9 @@ class _Clause:
 
     def stands_there(self) -> Deed | None:
         """ "In long dark rows lay two hundred bottles": what is told behind its verb."""
-        i = next((c for c in self.below if self.tokens[c].dep == "dobj"), None)
-        if i is None:
-            return None  # it is spoken
+        i = told_behind(self.parsed, self.verb)[0]
+        if i in self.spoken:
+            return None
         who = tuple(self.called(i))
         named = sort_of(self.tokens[i].lemma) is not None and not _none_of(self.parsed, i)
         phrase = _and([f"{{{p}}}" for p in who]) if who else self.phrase(i) if named else ""
@@ -515,9 +521,16 @@ class _Clause:
                 continue
             if token.dep in {"dobj", "attr", "oprd"}:
                 phrase = self._object(c)
-                if phrase:
+                if (
+                    phrase
+                    and out
+                    and self.tokens[c - 1].dep == "det"
+                    and self.tokens[c - 2].text == ","
+                ):
+                    out[-1] += f", {phrase}"  # "the priest, the brewer and the widow"
+                elif phrase:
                     out.append(phrase)
-                    weight += 1
+                weight += bool(phrase)
             elif token.dep == "acomp":
                 if any(self.tokens[k].lemma == "year" for k in self.parsed.children[c]):
                     continue  # "he was eleven years old"
@@ -561,11 +574,15 @@ class _Clause:
         if token.text.lower().endswith("self"):
             return token.text.lower()  # "lays himself in bed"
         if self.called(c):
-            return "" if token.dep == "attr" else _and([f"{{{p}}}" for p in self.called(c)])
+            if token.dep == "attr" or token.text.lower() in _OWNED:
+                return ""
+            return _and([f"{{{p}}}" for p in self.called(c)])
         if any(self.tokens[k].text.lower() == "no" for k in self.parsed.children[c]):
             return ""
         if c in self.others:
             return self._other(c)
+        if token.tag == "CD":
+            return ""  # "he stopped eleven of them": of what is not told
         if token.pos == "PRON":
             return token.text.lower() if token.text.lower() in {"it", "them"} else ""
         if (sort_of(token.lemma) is None and token.pos != "PROPN") or is_unseen(self.parsed, c):
@@ -606,7 +623,7 @@ class _Clause:
     def phrase(self, i: int, deep: bool = False) -> str:
         """A noun with what describes it, without relative clauses; `deep`: with one more "of ..." or "in ..."."""
         token = self.tokens[i]
-        if token.pos == "NOUN" and sort_of(token.lemma) in TOUCHED:
+        if token.pos == "NOUN" and sort_of(token.lemma) in TOUCHED and token.lemma not in _FAR:
             kept = [
                 self.tokens[c].text
                 for c in self.parsed.children[i]

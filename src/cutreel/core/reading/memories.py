@@ -16,7 +16,7 @@ def memories(parsed: Parsed) -> frozenset[int]:
     """The sentences of a paragraph that tell of a remembered scene.
 
     One begins with words that go back ("three winters earlier", "as a child") and a verb that had been, or with what
-    somebody remembered; it goes on while the verbs do.
+    somebody remembered; it goes on while the verbs do. A whole paragraph of what somebody had done is one, too.
     """
     if "memories" not in parsed.found:
         parsed.found["memories"] = _found(parsed)
@@ -35,6 +35,8 @@ def memory_spans(parsed: Parsed) -> tuple[tuple[int, int], ...]:
 def _found(parsed: Parsed) -> frozenset[int]:
     out: set[int] = set()
     roots = {t.sentence: i for i, t in enumerate(parsed.tokens) if t.dep == "ROOT"}
+    if _tells_how_it_had_been(parsed, list(roots.values())):
+        return frozenset(roots)
     for sentence, root in sorted(roots.items()):
         if _is_denied(parsed, root):
             continue
@@ -57,6 +59,26 @@ def _is_denied(parsed: Parsed, root: int) -> bool:
 def _had_been(parsed: Parsed, root: int) -> bool:
     auxes = {t.text.lower() for t in _below(parsed, root) if t.dep in {"aux", "auxpass"}}
     return bool(auxes & {"had", "'d", "’d"}) and parsed.tokens[root].tag in {"VBN", "VBG"}
+
+
+_WHOLE = 3
+"""So many sentences of what had been tell of it as it went."""
+_DONE = frozenset(
+    "drive carry walk run climb steal hide take dig row pull push swim break build throw fall cut load drag "
+    "ride".split()
+)
+"""What can be looked at as it is done."""
+
+
+def _tells_how_it_had_been(parsed: Parsed, roots: list[int]) -> bool:
+    """ "He had driven the oxen over the lake. The ice had broken. He had lost the clock": how it went is told now."""
+    had = [_had_been(parsed, root) and not _is_denied(parsed, root) for root in roots]
+    return (
+        len(roots) >= _WHOLE
+        and all(had[:2])
+        and not any(_is_denied(parsed, root) for root in roots)
+        and any(parsed.tokens[root].lemma in _DONE for root in roots[:2])
+    )
 
 
 def _goes_back(parsed: Parsed, sentence: int) -> bool:
@@ -99,6 +121,6 @@ def _recalls(parsed: Parsed, root: int) -> bool:
     token = parsed.tokens[root]
     return (
         token.lemma in _RECALL
-        and token.tag == "VBD"
+        and token.tag in {"VBD", "VBZ", "VBP"}
         and any(c.dep == "dobj" and sort_of(c.lemma) is not None for c in _below(parsed, root))
     )

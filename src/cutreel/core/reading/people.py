@@ -22,6 +22,7 @@ _THEM = frozenset({"they", "them", "their", "theirs", "themselves", "both"})
 _US = frozenset({"we", "us", "our", "ours", "ourselves"})
 _ME = frozenset({"i", "me", "my", "mine", "myself"})
 _YOU = frozenset({"you", "your", "yours", "yourself"})
+_HEARD_FROM = frozenset("phone telephone line radio intercom loudspeaker wireless".split())
 
 
 def people_in(
@@ -218,6 +219,8 @@ class _Reader:
             return True
         if self._is_named(i):
             return False
+        if self._is_only_heard(i):
+            return False
         found = noun_meant(page, i) if page.definite(i) else None
         if found is None:
             if page.says[i] is None and not compared(page.parsed, i) and not self._is_baby(i):
@@ -228,6 +231,14 @@ class _Reader:
         why = f"“{page.phrase(i)}”: the last who can be meant"
         page.note(i, [found], why, 0.7, page.span(i))
         return True
+
+    def _is_only_heard(self, i: int) -> bool:
+        """ "The woman on the phone": she is nobody who is here."""
+        on = [
+            c for c in self.page.parsed.children[i] if self.tokens[c].text.lower() in {"on", "over"}
+        ]
+        told = {self.tokens[k].lemma for c in on for k in self.page.parsed.children[c]}
+        return not told.isdisjoint(_HEARD_FROM)
 
     def _is_named(self, i: int) -> bool:
         """ "The last man was Gunnar Kaasen": he, and not who was told of before."""

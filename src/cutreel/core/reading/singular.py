@@ -200,8 +200,8 @@ def _can_be(page: Page, i: int, noun: str, animal: bool, f: Focus) -> bool:
     """Whether somebody who was spoken of can be "the woman", whatever their age."""
     sex = pronoun_of(noun)
     p = page.cast.people.get(f.id)
-    if p is None or f.age >= MOST_AGE:
-        return False
+    if p is None or f.age >= MOST_AGE or f.id == page.cast.teller:
+        return False  # whoever tells it is "I"
     if (animal or noun in {"creature", "beast"}) != (p.kind == "animal"):
         return False
     if sex and p.pronoun and p.pronoun != sex:

@@ -134,7 +134,7 @@ def _is_still_at_it(parsed: Parsed, verb: int) -> bool:
     return any(
         t.dep == "conj"
         and t.pos == "VERB"
-        and (t.tag == "VBD" or t.lemma in _STAYS)
+        and (t.tag in {"VBD", "VBZ"} or t.lemma in _STAYS)
         and unreal(parsed, c) in {"", "remembered"}
         and not any(parsed.tokens[k].dep in SUBJECT for k in parsed.children[c])
         for c, t in below

@@ -21,6 +21,8 @@ SEASONS: dict[str, str] = {
     "december": "winter",
 }
 """Words that say the season; months as in the north."""
+FREEZES = frozenset("lake river sea pond canal fjord bay harbour harbor stream waterfall ground".split())
+"""Where these are frozen it is winter."""
 _MONTHS_OR_WORDS = frozenset({"march", "may", "august"})
 _SEASON_TOLD = frozenset({"in", "during", "all", "by", "of", "through", "throughout", "at", "on"})
 _OTHER_DAYS = frozenset(["last", "yesterday", "tomorrow", "previous", "other", "another", "next"])
