@@ -21,7 +21,7 @@ from .people import draw_posed
 from .props import BIG, PAPER, TABLETOP, WOOD, draw_prop
 from .reading import Animal, Figure, Reading
 from .stage import Stage
-from .vehicles import board, body_around, tractor_under, wheel
+from .vehicles import bench, board, body_around, front_seats, tractor_under, wheel
 from .vocabulary import IN_THE_SKY, INDOORS
 
 H = 1000.0
@@ -575,11 +575,19 @@ class Cast:
         people = sorted(self.r.figures, key=lambda f: not f.drives)[:2]
         person = {"extreme wide": 520.0, "wide": 620.0, "medium": 820.0}[self.r.framing]
         self.person = person
+        if self.r.back_seat:
+            with self.pen.marking(""):
+                bench(self.pen, self.width, self.s.ground, self.s.height, self.s.hour.lamps)
         for i, figure in enumerate(people):
             x = self.width * (0.69 if i == 0 else 0.31)
+            if self.r.back_seat and len(people) == 1:
+                x = self.width * 0.5
             self._person(figure, x, self.s.ground + person * 0.1, -1 if i == 0 else 1, True, person, seated=True)
         with self.pen.marking(""):
-            board(self.pen, self.width, self.s.height, self.s.hour.lamps)
+            if self.r.back_seat:
+                front_seats(self.pen, self.width, self.s.height, self.s.hour.lamps)
+            else:
+                board(self.pen, self.width, self.s.height, self.s.hour.lamps)
         for kind, colour, name, _ in self.r.animals[:1]:
             with self.region(name or kind) as box:
                 box.box = draw_animal(self.pen, kind, colour, self.width * 0.5, self.s.ground + 80, person * 0.5, 1)

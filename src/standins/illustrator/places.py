@@ -9,7 +9,7 @@ from .indoors import cave, hall, room, shop, space, study
 from .pen import Point
 from .props import LIGHT, WOOD, draw_prop
 from .rooms import cell, classroom, corridor, gallery, lift, ward
-from .stage import Stage, haze, house, peaks, ridge, rocks, sky, tree, tufts, tufts_at, water
+from .stage import SNOW, Stage, haze, house, peaks, ridge, rocks, sky, tree, tufts, tufts_at, water
 from .vehicles import bus, cab, carriage
 
 
@@ -93,6 +93,27 @@ def _river(s: Stage) -> None:
         _winding(s)
         ridge(s, s.back, s.ground + 30, 20, s.hour.near, 0.9)
     tufts(s, s.front, s.height + 30, darker(s.hour.near, 0.2), 220, 14)
+
+
+def _frozen(s: Stage) -> None:
+    """A lake under ice: hills and bare trees behind it, cracks and drifted snow on it, a white bank near."""
+    sky(s)
+    ridge(s, s.back, s.horizon - 10, 90, mix(s.hour.far, SNOW, 0.25), 0.25)
+    haze(s)
+    for _ in range(6):
+        tree(s, s.back, s.width * s.rng.uniform(0, 1), s.horizon + 12, s.rng.uniform(50, 100), mix(s.hour.middle, SNOW, 0.5), s.rng.random() < 0.5, 0.4)
+    pen, w, top = s.back, s.width, s.horizon
+    ice = mix(mix(s.hour.water, (150, 190, 214), 0.6), SNOW, 0.3)
+    pen.sheet(w, top, s.height + 60, mix(ice, s.hour.sky[1], 0.25), ice)
+    for i in range(5):
+        t = (i + 0.6) / 5
+        y, x = top + (s.height - top) * t * t, w * s.rng.uniform(0.05, 0.6)
+        drift = w * s.rng.uniform(0.18, 0.36)
+        pen.shape([(x, y), (x + drift * 0.4, y - 3 - 9 * t), (x + drift, y), (x + drift * 0.5, y + 3 + 6 * t)], mix(SNOW, s.hour.sky[1], 0.12), depth=0.4 + 0.4 * t, lift=0.1, line=False)
+        at, crack = w * s.rng.uniform(0.1, 0.9), [0.0, 0.3, 0.5, 0.8, 1.0]
+        pen.line([(at + k * 150 * (0.4 + t), y + 8 + s.rng.uniform(-14, 14) * t) for k in crack], 1.2 + 2 * t, mix(s.hour.water, (70, 120, 150), 0.4), opacity=0.7)
+    ridge(s, s.back, s.ground + 40, 16, mix(s.hour.near, SNOW, 0.8), 0.9)
+    tufts(s, s.front, s.height + 30, mix(darker(s.hour.near, 0.2), SNOW, 0.4), 150, 8)
 
 
 def _winding(s: Stage) -> None:
@@ -223,7 +244,7 @@ def _rows_of_houses(s: Stage, low: float, high: float, rows: int) -> None:
             if not gap:
                 house(s, s.back, x, base, w, s.rng.uniform(low, high) * (0.55 + 0.45 * t), 0.25 + 0.55 * t)
             x += w * s.rng.uniform(1.0, 1.12)
-    stone = mix((158, 148, 136), s.hour.near, 0.35)
+    stone = s.snowed(mix((158, 148, 136), s.hour.near, 0.35))
     s.back.box(-60, s.ground - 44, s.width + 120, s.height, stone, lift=0.8)
     for row in range(5):
         y = s.ground - 20 + row * row * 16
@@ -462,7 +483,7 @@ def _mill(s: Stage) -> None:
 
 PLACE_DRAWERS: dict[str, Callable[[Stage], None]] = {
     "jetty": _jetty, "harbour": _harbour, "sea": _sea, "shore": _shore, "lighthouse": _lighthouse, "marsh": _marsh,
-    "river": _river, "bridge": _bridge, "tower": _tower, "forest": _forest, "mountain": _mountain, "street": _street, "city": _city, "garden": _garden,
+    "river": _river, "frozen": _frozen, "bridge": _bridge, "tower": _tower, "forest": _forest, "mountain": _mountain, "street": _street, "city": _city, "garden": _garden,
     "meadow": _meadow, "crops": _crops, "sky": _above_the_clouds, "desert": _desert, "room": room, "kitchen": kitchen, "bedroom": bedroom, "attic": attic, "inn": inn, "workshop": workshop, "office": office, "study": study, "hall": hall, "cave": cave,
     "ice": _ice, "space": space, "ward": ward, "corridor": corridor, "gallery": gallery, "cell": cell, "lift": lift, "classroom": classroom,
     "carriage": carriage, "bus": bus, "cab": cab, "mill": _mill,

@@ -18,7 +18,7 @@ BIG = {"lamp", "tower", "turret", "clocktower", "door", "window", "cart", "ladde
 
 TABLETOP = frozenset(
     "apple book bottle bowl bread cake candle cheese chocolate coin compass cup egg flower fork glove hourglass ink jar jug kettle key knife letter lock "
-    "mushroom needle newspaper pear phone picture pie plate pot potion radio scissors spectacles spoon telephone tinbox crystal".split()
+    "mushroom fishbag fishbowl needle newspaper pear phone picture pie plate pot potion radio scissors spectacles spoon telephone tinbox crystal".split()
 )
 """What lies on a table sooner than on the floor."""
 

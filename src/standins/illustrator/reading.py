@@ -80,6 +80,7 @@ class Reading:
     """What is driven, where it is a tall one: a truck, a plough, a tractor."""
     ashore: bool = False
     """Whether whoever is there has left the boat."""
+    back_seat: bool = False
     dark_lamp: bool = False
     sheet: bool = False
     half: bool = False
@@ -114,7 +115,7 @@ _HOLDABLE = ("lantern", "book", "letter", "bucket", "key", "cup", "bottle", "bas
              "flag", "rod", "rope", "bread", "oar", "apple", "pear", "cake", "pie", "cheese", "egg", "carrot", "mushroom", "bowl", "jug", "kettle", "hammer",
              "saw", "axe", "spade", "rake", "broom", "scissors", "hourglass", "compass", "ball", "kite", "balloon", "doll", "fiddle", "flute", "trumpet",
              "crown", "bag", "flower", "nest", "birdcage", "sword", "shield", "bow", "staff", "potion", "crystal", "coin", "skull", "radio", "camera", "phone",
-             "newspaper", "spoon")
+             "newspaper", "spoon", "fishbag", "fishbowl")
 
 
 _ALSO_VERBS = {"fish", "duck", "bear", "swallow", "hound", "badger", "parrot", "ram", "hawk", "crane", "lark", "seal", "rook", "worm", "ape", "cod", "grub", "cricket", "pike", "ant"}
@@ -128,6 +129,8 @@ _SILENT = re.compile(r"\b(?:falls?|fell) (?:silent|quiet|still|dark|ill|sick|due
 """Nobody falls there."""
 _MADE_OF = re.compile(r"\b(coat|cloak|cape|dress|gown|robe|hat|cap|crown) of (?:[a-z-]+ ){0,2}(?:feathers|fur|skins?|leaves|flowers|rags|patches|straw)\b")
 """What is worn is made of it, and it is nothing by itself."""
+_IN_WATER = r"\b(?:goldfish|fish{})(?: swims?)?(?: [a-z]+){{0,5}}? in (?:an?|the) (?:[a-z]+ )?(bag|bowl|jar|pot|glass|tank|bucket|jug|vase)\b"
+_SNAPS = re.compile(r"\btakes? (?:an?|the|his|her|their) (?:[a-z]+ )?(?:picture|photo|photograph|selfie|snapshot)s?\b")
 _TO_THE_VIEWER = re.compile(r"(?:face |faces |looks? )?toward the camera|facing us")
 """Where a face is turned; no camera is in the picture."""
 
@@ -209,6 +212,7 @@ def read_prompt(prompt: str) -> Reading:
         out.palette = [NAMED[c] for c in re.split(r",\s*", named.group(1).strip()) if c in NAMED]
         used |= {"palette", *re.findall(r"[a-z]+", named.group(1))}
         rest = rest.replace(named.group(), " ")
+    rest = _in_water(_SNAPS.sub("holds a camera", rest), out)
     rest = _MADE_OF.sub(r"\1", _SILENT.sub(" ", _COMPARED.sub(" ", rest)))
     _free_figures(rest, out, used)
     _beside_them(rest, out, used)
@@ -399,6 +403,8 @@ _ANYBODY = frozenset("people crowd passengers guests men women strangers others 
 """Of whom there may be others each time."""
 _BROKEN = re.compile(r"\b(?:breaks?|opens?|cuts?|wax|lead|royal) (?:the |a |its )?$")
 _DRIVES_BEASTS = re.compile(r" (?:an?|the|his|her|their|its)?\s*(?:[a-z-]+ )?(?:team|dogs?|sledge?|sleigh|horses?|herd|cattle|sheep|geese|oxen|mules?)\b")
+_FROZEN = re.compile(r"\bfrozen (?:lake|river|pond|canal|sea|bay|harbour|harbor)\b")
+_OTHER_TEAM = re.compile(r"\b(?:horse|ox|oxen|mule|reindeer|pony|ponie|cow|cattle|sheep|donkey)s?\b")
 _MOTORS = re.compile(r"\b(?:car|truck|lorry|jeep|tractor|motor|engine|bus|van|snowmobile)s?\b")
 _RUNS_BY_ITSELF = re.compile(r"\b(?:rain|water|tears?|sweat|blood|river|road|path|paint|ink|colours?) $")
 _ON_RAILS = re.compile(r"\b(?:dining|sleeping|restaurant|buffet|railway|freight|goods|tram|cable|street) $")
@@ -431,6 +437,17 @@ def _groups(text: str, out: Reading, used: set[str]) -> None:
         out.figures, out.crowd = out.crowd, []
 
 
+def _in_water(text: str, out: Reading) -> str:
+    """ "A goldfish in a plastic bag": one thing, and the fish is seen through it."""
+    names = [a.name for a in out.animals if a.kind == "fish" and a.name]
+    found = re.search(_IN_WATER.format("".join(f"|{re.escape(n)}" for n in names)), text)
+    if found is None:
+        return text
+    out.animals = [a for a in out.animals if a.kind != "fish"]
+    vessel = "fishbag" if found.group(1) == "bag" else "fishbowl"
+    return text.replace(found.group(), f"a {vessel}", 1)
+
+
 def _in_uniform(trade: str, group: list[Figure]) -> None:
     """Dress people by what they are; nobody where that says nothing."""
     if trade not in v.UNIFORMS:
@@ -454,6 +471,8 @@ def _scene(text: str, out: Reading, used: set[str]) -> None:
                     if out.place is None:
                         out.place = kind
                         out.place_words = _sentence_of(where, phrase)
+    if out.place in ("marsh", "river", "sea", "shore") and _FROZEN.search(text):
+        out.place = "frozen"
     if out.place is None and (mark := next((s for s in map(str.strip, text.split(". ")) if _LANDMARK.fullmatch(s)), "")):
         out.place, out.place_words = "meadow", mark
     if out.place is None:
@@ -465,7 +484,8 @@ def _scene(text: str, out: Reading, used: set[str]) -> None:
             out.time = v.TIMES[word]
             used.add(word)
         if word in v.WEATHERS:
-            out.weather = out.weather if out.weather not in (None, "clear") else v.WEATHERS[word]
+            told = "lying snow" if word == "snow" and "snow on the ground" in text else v.WEATHERS[word]
+            out.weather = out.weather if out.weather not in (None, "clear") else told
             used.add(word)
     if season := re.search(r"(?:^|[.,] )(spring|summer|autumn|winter)(?=[.,]|$)", text):
         out.season = season.group(1)
@@ -596,9 +616,10 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
         by_sledge = out.place == "ice" and not _MOTORS.search(text)
         if word in ("drives", "drive", "drove", "driving") and owner and (by_sledge or _DRIVES_BEASTS.match(text, match.end())):
             owner.pose = "walk"
-            if out.weather == "snow" or out.place == "ice" or out.season == "winter":
+            if out.weather in ("snow", "lying snow") or out.place == "ice" or out.season == "winter":
                 out.props.append("sledge")
-                _add_animal(text, match, Animal("dog", None), out)
+                if not _OTHER_TEAM.search(text):
+                    _add_animal(text, match, Animal("dog", None), out)
             used |= {word, "team"}
             continue
         if word in ("drives", "drive", "drove", "driving") and owner:
@@ -631,6 +652,7 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
         out.place = "room"
     if out.place in ("carriage", "bus") and any(f.drives for f in out.figures):
         out.place = "cab"
+    out.back_seat = "back seat" in text
     if out.place == "cab":
         out.props = [p for p in out.props if p != "car"]
     if out.place == "tower":
@@ -714,13 +736,14 @@ MOST_ANIMALS = 3
 def _add_animal(text: str, match: re.Match[str], animal: Animal, out: Reading) -> None:
     """Put an animal into the picture, or several where its word says so and nobody else is in it."""
     if animal.kind not in [a.kind for a in out.animals]:
-        herd = MOST_OF_A_GROUP if _is_herd(text, match) and not out.figures else 1
+        several = (MOST_OF_A_GROUP, 2)[min(1, len(out.figures))] if len(out.figures) < 2 else 1
+        herd = several if _is_herd(text, match) else 1
         out.animals += [animal] * min(herd, MOST_ANIMALS - len(out.animals))
 
 
 def _is_herd(text: str, match: re.Match[str]) -> bool:
     """Whether there are several of an animal: "nine dogs", "two swans"."""
-    plural = len(list(bases(match.group()))) > 1
+    plural = len(list(bases(match.group()))) > 1 or match.group() == "oxen"
     return plural and bool(re.search(r"\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve|many|some|the|all) (?:[a-z]+ )?$", text[: match.start()]))
 
 

@@ -45,10 +45,10 @@ _HOURS: dict[str, list[Hour]] = {
 }
 
 
-_SNOW: RGB = (232, 236, 240)
+SNOW: RGB = (232, 236, 240)
 _LEAVES: tuple[RGB, ...] = ((188, 92, 52), (204, 148, 58), (168, 72, 56), (196, 122, 48))
 _GROUND: dict[str, tuple[RGB, float]] = {
-    "winter": (_SNOW, 0.55), "autumn": ((176, 128, 70), 0.42), "spring": ((132, 176, 92), 0.3), "summer": ((128, 160, 74), 0.16),
+    "winter": (SNOW, 0.55), "autumn": ((176, 128, 70), 0.42), "spring": ((132, 176, 92), 0.3), "summer": ((128, 160, 74), 0.16),
 }
 """What colour a season gives to what grows, and how much of it by day."""
 
@@ -75,6 +75,9 @@ def hour_of(time: str, weather: str, rng: random.Random) -> Hour:
         if weather == "snow":
             soft[1], soft[2] = mix(soft[1], (232, 236, 240), 0.55), mix(soft[2], (222, 228, 236), 0.6)
         return Hour(sky, soft[0], soft[1], soft[2], soft[3], hour.ambient, hour.share, hour.glow, hour.lamps)
+    if weather == "lying snow":
+        white = (240, 243, 248)
+        return replace(hour, middle=mix(hour.middle, white, 0.6), near=mix(hour.near, white, 0.7))
     return hour
 
 
@@ -119,6 +122,11 @@ class Stage:
     def lit(self, colour: RGB) -> RGB:
         """`colour` in the light of the hour, for what the pen lays down as it is."""
         return mix(colour, self.back.ambient, self.back.share)
+
+    def snowed(self, colour: RGB) -> RGB:
+        """`colour` as it is where snow lies on it."""
+        white = mix(SNOW, self.hour.ambient, self.hour.share)
+        return mix(colour, white, 0.72) if self.weather in ("snow", "lying snow") else colour
 
     def walls(self, top: float, low: float, wall: RGB) -> None:
         """Walls from edge to edge, a little darker above; noted, so that their colour can be told."""
@@ -180,7 +188,7 @@ def sky(s: Stage, sun: bool = True) -> None:
         s.light, s.light_strength = (x, y), 0.75 if low else 0.6
         pen.glow_at(x, y, 340 if low else 260, s.hour.glow, 0.8)
         pen.disc(x, y, 62 if low else 50, None, lighter(s.hour.glow, 0.35), lift=0.4, plain=True, spot=True)
-    clouds = {"clear": 2, "wind": 4, "rain": 6, "snow": 4, "fog": 2}[s.weather]
+    clouds = {"clear": 2, "wind": 4, "rain": 6, "snow": 4, "lying snow": 2, "fog": 2}[s.weather]
     for _ in range(clouds):
         cloud(s, rng.uniform(0, w), rng.uniform(h * 0.07, s.horizon * 0.62), rng.uniform(80, 190))
 
@@ -230,7 +238,7 @@ def tree(s: Stage, pen: Pen, x: float, y: float, h: float, colour: RGB, pine: bo
             w, b = h * (0.30 - 0.07 * i), y - h * (0.22 + 0.22 * i)
             pen.shape([(x - w, b), (x, b - h * 0.38), (x + w, b), (x, b + h * 0.03)], lighter(colour, 0.05 * i), smooth=False, depth=depth, lift=0.6)
             if s.season == "winter":
-                pen.shape([(x - w * 0.5, b - h * 0.19), (x, b - h * 0.38), (x + w * 0.5, b - h * 0.19), (x, b - h * 0.22)], _SNOW, smooth=False, depth=depth, lift=0.1, line=False)
+                pen.shape([(x - w * 0.5, b - h * 0.19), (x, b - h * 0.38), (x + w * 0.5, b - h * 0.19), (x, b - h * 0.22)], SNOW, smooth=False, depth=depth, lift=0.1, line=False)
         return
     if s.season == "winter":
         for dx, dy, thick in ((-0.26, 0.78, 0.03), (0.24, 0.82, 0.03), (-0.1, 0.96, 0.035), (0.1, 0.92, 0.025), (0.02, 1.0, 0.02)):
@@ -250,6 +258,7 @@ def house(s: Stage, pen: Pen, x: float, y: float, w: float, h: float, depth: flo
     rng = s.rng
     wall = mix(rng.choice([(222, 206, 174), (196, 168, 138), (168, 132, 110), (206, 196, 184), (150, 158, 150)]), s.hour.far, 0.5 * (1 - depth))
     roof = mix(rng.choice([(146, 72, 56), (88, 84, 92), (122, 88, 60), (86, 98, 96)]), s.hour.far, 0.4 * (1 - depth))
+    roof = s.snowed(roof)
     pen.box(x, y - h, w, h, wall, depth=depth, lift=0.9)
     pen.shape([(x - w * 0.1, y - h), (x + w * 0.5, y - h - w * rng.uniform(0.4, 0.62)), (x + w * 1.1, y - h)], roof, smooth=False, depth=depth, lift=0.8)
     if rng.random() < 0.6:

@@ -108,6 +108,23 @@ def cab(s: Stage) -> None:
     s.light, s.light_strength = (w * 0.5, y), 0.4
 
 
+def bench(pen: Pen, w: float, ground: float, h: float, dark: bool) -> None:
+    """The seat at the back of a car, from side to side: its back and what is sat on."""
+    seat: RGB = (96, 82, 76) if dark else (160, 134, 106)
+    top = ground - 330
+    pen.shape([(w * 0.14, h + 60), (w * 0.15, top + 40), (w * 0.19, top), (w * 0.81, top), (w * 0.85, top + 40), (w * 0.86, h + 60)], seat, lift=0.8)
+    pen.box(w * 0.13, ground - 40, w * 0.74, h - ground + 100, lighter(seat, 0.07), lift=0.7)
+    pen.line([(w * 0.5, top + 20), (w * 0.5, ground - 46)], 5, darker(seat, 0.2), opacity=0.6)
+
+
+def front_seats(pen: Pen, w: float, h: float, dark: bool) -> None:
+    """The backs of the front seats, at both edges, before whoever sits behind them."""
+    seat: RGB = (78, 66, 62) if dark else (136, 112, 90)
+    for k in (0.06, 0.94):
+        pen.shape([(w * k - 230, h + 60), (w * k - 210, h - 300), (w * k - 120, h - 370), (w * k + 120, h - 370), (w * k + 210, h - 300), (w * k + 230, h + 60)], seat, lift=1.0)
+        pen.box(w * k - 90, h - 470, 180, 90, darker(seat, 0.12), lift=0.9)
+
+
 def board(pen: Pen, w: float, h: float, dark: bool) -> None:
     """The board under the windscreen, with its wheel, in front of who sits behind it."""
     frame: RGB = (58, 54, 62) if dark else (82, 76, 80)

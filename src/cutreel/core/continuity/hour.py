@@ -143,9 +143,32 @@ _CLEARS = re.compile(
 )
 
 
+_LIES = re.compile(
+    r"\b(?:in|through|on|across|over|under|from|of|by|with|deep|white) (?:the |a |fresh |new |deep |soft |white |wet |"
+    r"dirty |old )*snow\b(?! (?:fell|falls|falling|came|comes|began|begins|blew|storm))"
+    r"|\bsnow (?:lay|lies|lying|was|is|had lain|cover(?:ed|s)|crunche[ds]|glitter(?:ed|s)|creak(?:ed|s)|on)\b"
+)
+
+
+def snow_lies(bare: Sequence[str]) -> bool:
+    """Whether the snow that is told of lies where it fell: "she walked through the deep snow"."""
+    return _LIES.search(" ".join(bare)) is not None
+
+
+def melts(words: str) -> bool:
+    """Whether words tell of snow that melts."""
+    return _MELTS.search(words) is not None
+
+
+_MELTS = re.compile(
+    r"\bsnow (?:had |has |was |is )?(?:melt|thaw|go)(?:s|ed|ing|ne)\b|\bthaw(?:ed|s)?\b"
+)
+
+
 def clears(bare: Sequence[str]) -> str:
     """The words that say that bad weather is over; nothing where none do."""
-    found = _CLEARS.search(" ".join(bare))
+    text = " ".join(bare)
+    found = _CLEARS.search(text) or _MELTS.search(text)
     return found.group() if found else ""
 
 

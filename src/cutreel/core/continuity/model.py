@@ -19,7 +19,7 @@ Framing = Literal["extreme wide", "wide", "medium", "close", "extreme close"]
 FRAMINGS: tuple[Framing, ...] = ("extreme wide", "wide", "medium", "close", "extreme close")
 Angle = Literal["level", "low", "high", "from above", "over the shoulder"]
 TimeOfDay = Literal["dawn", "day", "dusk", "night"]
-Weather = Literal["clear", "rain", "snow", "fog", "wind"]
+Weather = Literal["clear", "rain", "snow", "lying snow", "fog", "wind"]
 Season = Literal["", "spring", "summer", "autumn", "winter"]
 Mood = Literal[
     "calm", "uneasy", "warm", "playful", "grand", "sad", "tense", "eerie", "hopeful", "wondering"

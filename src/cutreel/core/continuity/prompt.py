@@ -41,6 +41,7 @@ _WEATHER = {
     "clear": "clear sky",
     "rain": "rain",
     "snow": "snow falling",
+    "lying snow": "snow on the ground",
     "fog": "fog",
     "wind": "wind",
 }

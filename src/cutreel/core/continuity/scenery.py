@@ -33,7 +33,9 @@ from .hour import (
     in_small_hours,
     is_at_night,
     is_dark,
+    melts,
     season_called,
+    snow_lies,
     time_called,
     weather_called,
 )
@@ -234,6 +236,12 @@ class Scenery:
                 at = replace(at, time=hour, why_time=f"“{word}”") if hour else at
             if not heading.weather and word in WEATHER_SAID:
                 weather = weather_called(RAINS.get(word) or WEATHERS[word])
+                if (
+                    word == "snow"
+                    and at.weather != "snow"
+                    and snow_lies(bare[max(0, i - 4) : i + 3])
+                ):
+                    weather = "lying snow"
                 at = replace(at, weather=weather, why_weather=f"“{word}”")
         sun = None if heading.time else hour_of_sun(bare)
         if sun:
@@ -241,7 +249,11 @@ class Scenery:
         if not heading.time and (dark := is_dark(bare)):
             at = replace(at, time="night", why_time=f"“{dark}”")
         over = "" if heading.weather else clears(bare)
-        return replace(at, weather="clear", why_weather=f"“{over}”") if over else at
+        if not over:
+            return at
+        # What fell lies there until it melts.
+        white = at.weather in ("snow", "lying snow") and not melts(over)
+        return replace(at, weather="lying snow" if white else "clear", why_weather=f"“{over}”")
 
     def _by_night(self, words: Sequence[Word], said: Sequence[Word], at: Setting) -> Setting:
         """Where nothing says the hour, words that are said of a night: "he pointed into the dark". Indoors it may be
@@ -326,7 +338,7 @@ def _other_season(at: Setting, before: Setting) -> Setting:
     """In another season the rain of the last is over, and in any but winter its snow."""
     other = at.season and before.season and at.season != before.season
     said_now = (at.weather, at.why_weather) != (before.weather, before.why_weather)
-    goes_on = at.weather == "snow" and at.season == "winter"
+    goes_on = at.weather in ("snow", "lying snow") and at.season == "winter"
     if not other or said_now or at.why_weather == _BY_HEADING or goes_on:
         return at
     return replace(at, weather="clear", why_weather="another season")

@@ -35,6 +35,7 @@ _WEATHER = {
     "wind": ("clothes, grass and water stir in the wind", "the wind stirs everything"),
     "rain": ("rain falls, drops run down", "rain falls"),
     "snow": ("snow drifts down slowly", "snow falls"),
+    "lying snow": ("breath hangs in the cold air", "small movements only"),
     "fog": ("fog drifts past", "fog drifts"),
     "clear": ("small movements only: breath, cloth, leaves", "small movements only"),
 }

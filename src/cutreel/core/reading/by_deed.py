@@ -70,6 +70,8 @@ def place_by_deed(parsed: Parsed, i: int, called: Called) -> Arrival | None:
     if token.lemma == "it" and (place := _walked_into(parsed, i)) is not None:
         noun = parsed.tokens[place].lemma
         return Arrival(token.start, noun, phrase_of(parsed, place), True)
+    if token.lemma == "seat" and _is_in_a_car(parsed, i):
+        return Arrival(token.start, "car", "car", False, False)
     if _sits_outside(parsed, i):
         return Arrival(token.start, "street", "street", False)
     if _is_rented(parsed, i):
@@ -95,6 +97,20 @@ def place_by_deed(parsed: Parsed, i: int, called: Called) -> Arrival | None:
     if _is_set_in(parsed, i):
         return Arrival(token.start, "town", token.lemma, False)
     return None
+
+
+def _is_in_a_car(parsed: Parsed, i: int) -> bool:
+    """ "On the back seat sits a boy": what has a back seat is a car."""
+    which = {parsed.tokens[c].text.lower() for c in parsed.children[i]}
+    on = parsed.tokens[i].dep == "pobj" and parsed.tokens[parsed.tokens[i].head].text.lower() in {
+        "on",
+        "in",
+    }
+    return (
+        on
+        and bool(which & {"back", "front", "passenger"})
+        and not unreal(parsed, clause_of(parsed, i))
+    )
 
 
 def _done_there(parsed: Parsed, i: int) -> int | None:

@@ -137,6 +137,7 @@ _WEATHER_SOUNDS = {
     "rain": "steady rain",
     "wind": "gusts of wind",
     "snow": "soft wind",
+    "lying snow": "",
     "fog": "",
     "clear": "",
 }
