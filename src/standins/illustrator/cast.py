@@ -191,6 +191,7 @@ class Cast:
             self.r.props.remove("ladder")
         if not close:
             self._crowd(slots)
+        served = self._served() if self.r.on_table and not close else None
         self._things(bool(order), slots)
         faces = 0
         placed = list(zip(order, slots, guided, strict=True))
@@ -217,7 +218,10 @@ class Cast:
                 self._person(figure, x, y, way, facing, person)
             else:
                 assert isinstance(what, Animal)
-                self._beast(what, x, way, mass, close)
+                if served is None:
+                    self._beast(what, x, way, mass, close)
+                else:
+                    self._beast_on_table(what, x, way, served)
 
     def _crowd(self, slots: Sequence[float]) -> None:
         """Several people behind those whom the picture is about, where there is room between them."""
@@ -314,6 +318,24 @@ class Cast:
             tall = (mass.foot - mass.top) * H / tallness(name)
             x, y, scale = x + (mass.x * self.width - x) * k, y + (mass.foot * H - y) * k, scale + (tall - scale) * k
         self._draw_beast(beast, x, y, scale, way)
+
+    def _served(self) -> list[str]:
+        """What lies on the table on which an animal is: that is drawn with it."""
+        small = [p for p in self.r.props if p in TABLETOP]
+        self.r.props = [p for p in self.r.props if p != "table" and p not in small]
+        return small
+
+    def _beast_on_table(self, beast: Animal, x: float, way: int, served: Sequence[str]) -> None:
+        """An animal up on a table, with what lies there before its head."""
+        size, y = min(self.person * 0.5, 400.0), min(self.feet, 968.0) - 10
+        self._shadow(x, y, size * 1.1)
+        with self.pen.marking(""):
+            draw_prop(self.pen, "table", x, y, size)
+        top = y - size * 0.79
+        scale = min(self.person * 1.15, size * 1.1 / tallness(beast.kind), self.width * 0.3 / self._breadth(beast, 1.0))
+        self._draw_beast(beast, x - way * size * 0.25, top, scale, way)
+        for i, prop in enumerate(served[:2]):
+            self._prop(prop, x + way * size * (0.75 - 0.3 * i), top, size * 0.45)
 
     def _alone(self, beast: Animal) -> float:
         tall = tallness(beast.kind)

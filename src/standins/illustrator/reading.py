@@ -81,6 +81,8 @@ class Reading:
     ashore: bool = False
     """Whether whoever is there has left the boat."""
     back_seat: bool = False
+    on_table: bool = False
+    """Whether the animal of the picture is up on a table."""
     dark_lamp: bool = False
     sheet: bool = False
     half: bool = False
@@ -403,6 +405,7 @@ _ANYBODY = frozenset("people crowd passengers guests men women strangers others 
 """Of whom there may be others each time."""
 _BROKEN = re.compile(r"\b(?:breaks?|opens?|cuts?|wax|lead|royal) (?:the |a |its )?$")
 _DRIVES_BEASTS = re.compile(r" (?:an?|the|his|her|their|its)?\s*(?:[a-z-]+ )?(?:team|dogs?|sledge?|sleigh|horses?|herd|cattle|sheep|geese|oxen|mules?)\b")
+_ON_TABLE = re.compile(r"\b(?:stands?|sits?|jumps?|leaps?|climbs?|walks?|lies|lie) (?:up )?on(?:to)? (?:an?|the|his|her|their|my|our) (?:[a-z]+ )?table\b")
 _FROZEN = re.compile(r"\bfrozen (?:lake|river|pond|canal|sea|bay|harbour|harbor)\b")
 _OTHER_TEAM = re.compile(r"\b(?:horse|ox|oxen|mule|reindeer|pony|ponie|cow|cattle|sheep|donkey)s?\b")
 _MOTORS = re.compile(r"\b(?:car|truck|lorry|jeep|tractor|motor|engine|bus|van|snowmobile)s?\b")
@@ -653,6 +656,7 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
     if out.place in ("carriage", "bus") and any(f.drives for f in out.figures):
         out.place = "cab"
     out.back_seat = "back seat" in text
+    out.on_table = len(out.animals) == 1 and _ON_TABLE.search(text) is not None
     if out.place == "cab":
         out.props = [p for p in out.props if p != "car"]
     if out.place == "tower":

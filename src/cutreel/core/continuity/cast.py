@@ -2,13 +2,10 @@
 says why."""
 
 import re
-from collections import Counter
 from collections.abc import Sequence
 from dataclasses import replace
 from typing import Literal
 
-from cutreel.core.colour import colour_in
-from cutreel.core.keys import seed_from
 from cutreel.core.manuscript import (
     KIN,
     UNKNOWN,
@@ -19,7 +16,6 @@ from cutreel.core.manuscript import (
     people_named,
     pronoun_of,
     pronoun_of_given,
-    words_text,
 )
 from cutreel.core.nouns import sort_of
 from cutreel.core.reading import (
@@ -41,7 +37,6 @@ from cutreel.core.reading import (
     roles_acting,
     same_told,
     sexes_with_names,
-    told_to_you,
     with_speakers,
 )
 
@@ -49,44 +44,24 @@ from .ageing import aged
 from .changed import with_changes
 from .company import age_of
 from .described import Described, described_in, number_in
-from .faces import coat, free
-from .model import Person, Trait
+from .guessed import guessed
+from .model import Person
 from .named_in_talk import named_in_talk
 from .of_birth import of_birth
-from .outfits import COLOURS
 from .own_words import said_of_themselves, with_names_told
-from .parts import slot_of
+from .tellers import with_listener, with_teller
 
-_HAIR = ("black hair", "dark brown hair", "chestnut hair", "red hair", "fair hair", "grey hair")
-_SKIN = ("fair", "tanned", "brown", "olive")
-_GARMENT_SHE = ("coat", "dress", "cardigan", "shawl and dress")
-_GARMENT_HE = ("coat", "jacket", "jumper", "waistcoat")
-_CHILDREN = {"boy", "girl", "child"}
 _THINGS_OR_PLACES = frozenset({"thing", "plant", "place", "food", "garment"})
-_SEEN_AS = set("giant giantess dwarf king queen prince princess witch wizard fairy knight".split())
-"""What somebody is that can be seen of them."""
 _YOUNG_KIN = frozenset({"daughter", "son", "granddaughter", "grandson", "niece", "nephew"})
 _OF_CHILDREN = r"crayons?|dolls?|toys?|schoolbag|homework|bedtime|cot|cradle|kindergarten|teddy"
 """What somebody's daughter has to do with who is a child."""
 _GRANDCHILDREN = frozenset({"grandson", "granddaughter", "grandchild"})
-_OLD = {"grandmother", "grandfather", "widow"}
 
 
-_ME = re.compile(r"\b(?:I|me|[Mm]y|myself|mine)\b")
-_WE = re.compile(r"\b(?:[Ww]e|us|[Oo]ur|ours|ourselves)\b")
-_MY_NAME = re.compile(
-    r"\b(?:[Mm]y name (?:is|was)|[Tt]hey (?:all )?called? me|I am called) ([A-Z][\w’'-]+)"
-)
-_VOCATIVE = re.compile(r"(?:, ([A-Z][a-z]+)[.,!?]|^[“\"«]([A-Z][a-z]+)[,!])")
-_MY_AGE = re.compile(
-    r"\bI (?:was|am|turned|turn) (?:only |just |about )?(\w+(?:-\w+)?)(?: years old)?(?: (?:that|the|when|in)\b|[,.;])"
-)
 _CHANGES = re.compile(
     r"\b(?:puts?|took|takes?|pull(?:ed|s)?|slip(?:ped|s)?|gave|gives?|len[td]s?|hand(?:ed|s)|chang(?:ed|es)|cuts?|"
     r"shaved?s?|lost|loses?)\b"
 )
-_TELLS = 3
-"""So many words for oneself make a teller, in a text of which they are at least one in a hundred."""
 
 
 def propose_cast(
@@ -139,11 +114,11 @@ def propose_cast(
             own.kind = own.kind or {"he": "boy", "she": "girl"}.get(figure.pronoun or "", "child")
     taken: set[str] = set()
     cast = [
-        _person(number, figure, age, script.text, told.get(figure.name, Described()), taken)
+        guessed(number, figure, age, script.text, told.get(figure.name, Described()), taken)
         for number, (figure, age) in enumerate(zip(figures[:24], ages, strict=False), 1)
     ]
-    cast = _with_teller(script, cast, taken)
-    cast = _with_listener(script, parses or {}, cast, taken)
+    cast = with_teller(script, cast, taken)
+    cast = with_listener(script, parses or {}, cast, taken)
     tells = any({TELLER, LISTENER} & set(p.aliases) for p in cast)
     changes = any(p.changes for p in story.paragraphs.values()) or any(aged(cast, script, story))
     if not parses or not (changes or (tells and _CHANGES.search(script.text))):
@@ -400,167 +375,6 @@ def _known_figures(figures: Sequence[Figure]) -> list[Known]:
 
 def _kind_of(figure: Figure) -> Literal["person", "animal", "thing"]:
     return "animal" if figure.kind == "animal" else "thing" if figure.kind == "thing" else "person"
-
-
-def _with_teller(script: Manuscript, cast: list[Person], taken: set[str]) -> list[Person]:
-    """The cast with whoever tells the story, where somebody says "I" outside of what is spoken."""
-    told = " ".join(
-        words_text(script.words[line.first : line.end])
-        for line in script.lines
-        if line.speaker is None
-    )
-    says, ours = len(_ME.findall(told)), len(_WE.findall(told))
-    of_us = (
-        says > 1 and ours >= _TELLS
-    )  # "my sister found it … we kept it": somebody tells it who seldom says "I"
-    if not of_us and (says < _TELLS or says * 100 < len(told.split())):
-        return cast
-    named = _MY_NAME.search(told)
-    name = named.group(1) if named else _called_by_others(script, cast) or "the teller"
-    known = next((p for p in cast if name in (p.name, *p.aliases)), None)
-    if known is not None:
-        known.aliases.append(TELLER)
-        return cast
-    aged = _MY_AGE.search(told)
-    years = number_in(aged.group(1)) if aged else None
-    described = Described(years=years)
-    sex = pronoun_of_given(name.lower())
-    figure = Figure(name, (), "person", sex, says, f"tells the story: “I” {says} times")
-    teller = _person(1 + max((p.id for p in cast), default=0), figure, None, "", described, taken)
-    teller.aliases.append(TELLER)
-    return [teller, *cast][:25]
-
-
-def _called_by_others(script: Manuscript, cast: Sequence[Person]) -> str:
-    """What whoever answers the teller, or is answered by them, calls them: "Don't be stupid, Nell"; else empty."""
-    said = [
-        (line.speaker, words_text(script.words[line.first : line.end])) for line in script.lines
-    ]
-    spoken = [
-        (who, text) for who, text in said if who is not None or text.startswith(("“", '"', "«"))
-    ]
-    known = {part for p in cast for call in (p.name, *p.aliases) for part in call.split()}
-    calls: Counter[str] = Counter()
-    for n, (who, text) in enumerate(spoken):
-        beside = spoken[max(0, n - 1) : n] + spoken[n + 1 : n + 2]
-        if who is not None and any(other is None for other, _ in beside):
-            found = {a or b for a, b in _VOCATIVE.findall(text)} - known
-            calls.update(name for name in found if pronoun_of_given(name.lower()))
-    return calls.most_common(1)[0][0] if calls else ""
-
-
-def _with_listener(
-    script: Manuscript, parses: Parses, cast: list[Person], taken: set[str]
-) -> list[Person]:
-    """The cast with whom a story is told to and about: "You are standing on a quiet platform"."""
-    says = told_to_you(script, parses)
-    if says < _TELLS or says * 100 < len(script.words) or any(TELLER in p.aliases for p in cast):
-        return cast
-    figure = Figure("the listener", (), "person", None, says, f"“you” do something {says} times")
-    listener = _person(
-        1 + max((p.id for p in cast), default=0), figure, None, "", Described(), taken
-    )
-    listener.aliases.append(LISTENER)
-    return [listener, *cast][:25]
-
-
-def _person(
-    number: int, figure: Figure, age: str | None, text: str, told: Described, taken: set[str]
-) -> Person:
-    noun = figure.name.removeprefix("the ").lower()
-    if figure.kind in ("animal", "thing"):
-        return Person(
-            id=number,
-            name=figure.name,
-            aliases=list(figure.aliases) if figure.species else [noun],
-            kind=figure.kind,
-            pronoun=figure.pronoun,
-            why=figure.why,
-            traits=[
-                Trait(about="kind", text=figure.species or noun),
-                *_coat(figure, noun, text, taken, told.coat),
-            ],
-        )
-    return Person(
-        id=number,
-        name=figure.name,
-        aliases=list(figure.aliases),
-        kind="person",
-        pronoun=told.pronoun or figure.pronoun,
-        traits=_traits(figure, noun, told.age or age, told, taken),
-        why=", ".join([figure.why, *(f"“{words}”" for words in told.said[:3])]),
-    )
-
-
-def _coat(figure: Figure, noun: str, text: str, taken: set[str], told: str) -> list[Trait]:
-    if figure.kind != "animal":
-        return []
-    looks = coat((figure.species or noun).split(" ")[-1], figure.name, text, taken, told)
-    return [Trait(about="other", text=looks)] if looks else []
-
-
-def _traits(
-    figure: Figure, noun: str, age: str | None, told: Described, taken: set[str]
-) -> list[Trait]:
-    """What the text says of a person's looks; what it leaves open is guessed, so that every picture says the same, and
-    with colours that nobody else has (`taken`), so that people are told apart."""
-    seed = seed_from("traits", figure.name)
-    pronoun = told.pronoun or figure.pronoun or ("she" if seed % 2 else "he")
-    child = "girl" if pronoun == "she" else "boy"
-    grown = "woman" if pronoun == "she" else "man"
-    last = noun.rsplit(" ", maxsplit=1)[-1]
-    aliases = (a for a in (*figure.aliases, told.kind) if a in _SEEN_AS)
-    is_seen = last if last in _SEEN_AS else next(aliases, noun)
-    kind = is_seen if is_seen in _CHILDREN | _SEEN_AS else child if age == "child" else grown
-    old = age == "old" or bool(_OLD & {noun, *figure.aliases})
-    hair = "grey hair" if old else free(_HAIR[:5], seed, taken)
-    style = (
-        ("long " if seed % 3 else "tied ")
-        if pronoun == "she"
-        else ("short " if seed % 3 else "curly ")
-    )
-    if old and pronoun == "he":
-        # An old man is told from an old woman at a glance.
-        style = "short "
-        if not told.face:
-            told.face.append(("grey beard", "white moustache", "grey moustache")[seed // 5 % 3])
-    garment = (_GARMENT_SHE if pronoun == "she" else _GARMENT_HE)[seed // 7 % 4]
-    colour = free(COLOURS, seed // 31, taken)
-    build = [w for w in told.build if w not in ("old", "young", "bald")]
-    aged = ["old"] if old else ["young"] if age == "young" else []
-    bald = "bald" in told.build
-    face = [f for f in told.face if not f.endswith("skin")]
-    skin = next((f for f in told.face if f.endswith("skin")), f"{_SKIN[seed // 3 % 4]} skin")
-    return [
-        Trait(about="who", text=" ".join([*aged, *build, kind]), said=told.words_for("who")),
-        Trait(about="hair", text="bald head", said=told.words_for("who"))
-        if bald
-        else Trait(about="hair", text=told.hair, said=told.words_for(told.hair))
-        if told.hair
-        else Trait(about="hair", text=style + hair, short=hair),
-        *(Trait(about="face", text=f, said=told.words_for(f)) for f in face[:2]),
-        Trait(about="skin", text=skin, said=told.words_for(skin)),
-        Trait(
-            about="clothes",
-            text=_and(_clothes(told, colour, f"{colour} {garment}")),
-            said=told.words_for(*told.clothes),
-        ),
-    ]
-
-
-def _clothes(told: Described, colour: str, garment: str) -> list[str]:
-    """What somebody wears: as the text says; where it names nothing that covers the body, a guess beside it."""
-    tops = [c for c in told.clothes if slot_of(Trait(about="clothes", text=c)) == "top"]
-    if not tops:
-        return [garment, *told.clothes]
-    if any(colour_in(c) for c in tops):
-        return told.clothes
-    # A coat that has no colour would have another in every picture.
-    return [f"{colour} {c}" if c == tops[0] else c for c in told.clothes]
-
-
-def _and(things: Sequence[str]) -> str:
-    return " and ".join([", ".join(things[:-1]), things[-1]] if len(things) > 1 else things)
 
 
 def known_people(cast: Sequence[Person]) -> list[Known]:

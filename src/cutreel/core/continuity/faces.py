@@ -32,6 +32,12 @@ _COATS: dict[str, tuple[str, ...]] = {
     "hen": ("rust", "white", "black"), "duck": ("white", "brown"), "bird": ("grey blue", "brown", "rust"),
     "goose": ("white", "grey"),
 }
+_BREEDS = {
+    "golden retriever": "gold", "retriever": "gold", "labrador": "cream", "dalmatian": "white", "red setter": "rust",
+    "husky": "grey", "border collie": "black", "siamese": "cream", "persian": "white", "poodle": "white",
+    "dachshund": "brown", "corgi": "tan", "greyhound": "grey",
+}
+"""Of which colour a breed is known to be."""
 _FEATHERED = frozenset({"hen", "duck", "bird", "goose", "crow", "owl", "gull", "heron"})
 # fmt: on
 
@@ -62,11 +68,24 @@ def coat(species: str, name: str, text: str, taken: set[str], told: str = "") ->
     kind = SPECIES.get(species, species)
     words = dict.fromkeys((species, kind, *(w for w, k in SPECIES.items() if k == kind)))
     told = told or next(filter(None, (_colour_before(w, text) for w in words)), "")
+    if not told and kind in ("dog", "cat") and name:
+        told = _of_breed(name, text)
     if not told and kind not in _COATS:
         return ""
     mine = {f"{kind} {c}" for c in _COATS.get(kind, ())}
     colour = told or free(sorted(mine), seed_from("coat", name), taken).removeprefix(f"{kind} ")
     return f"{colour} {'feathers' if kind in _FEATHERED else 'fur'}"
+
+
+def _of_breed(name: str, text: str) -> str:
+    """The colour of the breed that a text says of an animal: "Biscuit is a golden retriever"; else empty."""
+    breed, called = "|".join(_BREEDS), re.escape(name)
+    said = re.search(
+        rf"\b{called},?(?: (?:is|was))?,? (?:an?|the|my|our|her|his) (?:[a-z]+ ){{0,2}}?({breed})\b"
+        rf"|\b({breed}),? (?:called |named )?{called}\b",
+        text,
+    )
+    return _BREEDS[said.group(1) or said.group(2)] if said else ""
 
 
 def _clear_of(worn: Sequence[Lab]) -> tuple[str, ...]:

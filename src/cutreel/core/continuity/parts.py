@@ -16,7 +16,7 @@ _SLOT_WORDS: tuple[tuple[str, set[str]], ...] = (
     ("top", {
         "coat", "overcoat", "oilskin", "raincoat", "cloak", "cape", "dress", "gown", "robe",
         "jacket", "suit", "jumper", "sweater", "jersey", "shirt", "tunic", "waistcoat", "cardigan",
-        "uniform", "shawl", "dungarees", "overalls", "nightgown", "smock",
+        "uniform", "shawl", "blouse", "dungarees", "overalls", "nightgown", "smock",
         "nightshirt", "nightdress", "pyjamas", "pajamas", "bathrobe",
     }),
     ("legs", {"trousers", "breeches", "leggings"}), ("feet", {"boots", "shoes"}), ("body", {"fur",

@@ -297,12 +297,16 @@ def as_one(
             left += [role] if stays else []
         else:
             calls[owner.name] += [role.name, noun]
+    of_mine: list[str] = []
     for figure in named:
         kin = re.search(
             rf"\b[Mm]y ({'|'.join(KIN)}) {re.escape(figure.name.split(' ')[0])}\b", body
         )
         if kin:
             calls[figure.name].append(kin.group(1))
+            of_mine.append(kin.group(1))
+    # "My aunt Meera ... my aunt": she.
+    one = {k for k in of_mine if of_mine.count(k) == 1 and not re.search(rf"\bother {k}", body)}
     out = []
     for figure in named:
         # "Father never asked": he is the father of whoever tells it.
@@ -320,7 +324,11 @@ def as_one(
         )
     out = [_married(body, _with_title(body, f, out), out) for f in out]
     calls_of_named = {call for figure in out for call in figure.aliases}
-    return out + [role for role in left if role.name not in calls_of_named]
+    return out + [
+        role
+        for role in left
+        if role.name not in calls_of_named and role.name.removeprefix("the ") not in one
+    ]
 
 
 _TITLED = re.compile(

@@ -272,7 +272,9 @@ class _Reader:
         page, token = self.page, self.tokens[i]
         word, said, span = token.text.lower(), page.says[i], (token.start, token.end)
         found = None
-        if word in SINGULAR and token.tag in {"PRP", "PRP$"}:
+        if word == "hers" and (own := page.own_subject(i)) is not None:
+            page.note(i, [own], "“hers”: who does it", 0.9, span)
+        elif word in SINGULAR and token.tag in {"PRP", "PRP$"}:
             found = she_or_he(page, i, SINGULAR[word], said)
         elif word in _ME and said is not None:
             if said.speaker is not None:

@@ -188,6 +188,9 @@ def _idle(parsed: Parsed, i: int) -> bool:
     is_subject = i in subjects(parsed, verb)
     if unreal(parsed, verb) == "compared":
         return True
+    below = {parsed.tokens[c].text.lower() for c in parsed.children[verb]}
+    if is_subject and token.lemma in {"begin", "start", "end"} and "with" in below:
+        return True  # "it began with a cake"
     passive = any(parsed.tokens[c].dep == "auxpass" for c in parsed.children[verb])
     return (
         is_subject
