@@ -135,7 +135,9 @@ def test_what_the_maker_says_of_season_and_memory_holds() -> None:
 @pytest.mark.parametrize(
     ("text", "weathers"),
     [
-        ("Snow fell on the road. In the morning the sky was clear.", ["snow", "clear"]),
+        ("Snow fell on the road. In the morning the sky was clear.", ["snow", "lying snow"]),
+        ("She walked through the deep snow. In May the snow melted.", ["lying snow", "clear"]),
+        ("It snows all night. They walk into the snow.", ["snow", "snow"]),
         ("It rained all day. At last the rain had stopped.", ["rain", "clear"]),
         ("Fog lay on the lake. Then the sun came out.", ["fog", "clear"]),
         ("It rained all day. The rain did not stop.", ["rain", "rain"]),

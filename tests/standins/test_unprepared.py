@@ -383,3 +383,44 @@ def test_a_tractor_is_no_truck() -> None:
         for what in ("tractor", "truck", "snowplough", "car")
     ]
     assert told == ["tractor", "truck", "plough", ""]
+
+
+def test_snow_that_lies_does_not_fall() -> None:
+    lying = read_prompt(
+        "Wide shot. Ida (woman, rust coat). Ida walks home. a village street. day, snow on the ground"
+    )
+    falling = read_prompt(
+        "Wide shot. Ida (woman, rust coat). Ida walks home. a village street. day, snow falling"
+    )
+    assert (lying.weather, falling.weather) == ("lying snow", "snow")
+
+
+def test_a_fish_in_a_bag_is_one_thing_that_is_held() -> None:
+    reading = read_prompt(
+        "Medium shot. Tobias (boy, yellow raincoat). Tobias sits on the back seat and holds a goldfish in a plastic bag. the inside of a car. night"
+    )
+    assert not reading.animals and reading.figures[0].holds == "fishbag"
+    assert reading.place == "cab" and reading.back_seat
+    named = read_prompt(
+        "Wide shot. Admiral (fish). Admiral swims slowly round and round in the coffee pot. a shop. dawn"
+    )
+    assert not named.animals and "fishbowl" in named.props
+
+
+def test_whoever_takes_a_picture_holds_a_camera() -> None:
+    reading = read_prompt("Medium shot. Tom (man, teal jumper). Tom takes a picture. a hall. day")
+    assert reading.figures[0].holds == "camera" and "picture" not in reading.props
+
+
+def test_oxen_are_two_and_no_dogs_on_a_lake_of_ice() -> None:
+    reading = read_prompt(
+        "Wide shot. Anton (man, bald head). Anton drives the oxen over the frozen lake on a sledge. a lake. day, winter"
+    )
+    assert [a.kind for a in reading.animals] == ["ox", "ox"]
+    assert reading.place == "frozen" and "sledge" in reading.props
+
+
+def test_a_dog_on_a_table_is_up_on_it() -> None:
+    said = "Wide shot. Biscuit (dog, gold fur). Biscuit {} the table with his head in the cake. a hall. day"
+    assert read_prompt(said.format("stands on")).on_table
+    assert not read_prompt(said.format("stands beside")).on_table

@@ -7595,7 +7595,7 @@ export interface components {
             /** Time */
             time?: ("dawn" | "day" | "dusk" | "night") | null;
             /** Weather */
-            weather?: ("clear" | "rain" | "snow" | "fog" | "wind") | null;
+            weather?: ("clear" | "rain" | "snow" | "lying snow" | "fog" | "wind") | null;
             /** Season */
             season?: ("" | "spring" | "summer" | "autumn" | "winter") | null;
             /** Remembered */
@@ -8105,7 +8105,7 @@ export interface components {
                 [key: string]: string;
             };
             /** Weather */
-            weather?: ("clear" | "rain" | "snow" | "fog" | "wind") | null;
+            weather?: ("clear" | "rain" | "snow" | "lying snow" | "fog" | "wind") | null;
             /**
              * References
              * @default []

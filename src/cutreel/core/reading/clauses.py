@@ -354,9 +354,15 @@ def joined(parsed: Parsed, index: int) -> list[int]:
     """A token and those that are joined to it by "and"."""
     out = [index]
     for child in parsed.children[index]:
-        if parsed.tokens[child].dep == "conj":
+        if parsed.tokens[child].dep == "conj" or _is_next_of_a_list(parsed, child):
             out += joined(parsed, child)
     return out
+
+
+def _is_next_of_a_list(parsed: Parsed, i: int) -> bool:
+    """ "He questioned the priest, the brewer and the widow": no priest is a brewer."""
+    below = {parsed.tokens[c].dep for c in parsed.children[i]}
+    return parsed.tokens[i].dep == "appos" and {"cc", "conj"} <= below
 
 
 _BESIDE = frozenset(("npadvmod", "compound", "nmod"))

@@ -136,9 +136,6 @@ def we(page: Page, i: int) -> Meaning | None:
             people = (teller, *latest[: count - 1])
             return Meaning(people, f"“{count} of us”: who was there last", 0.75)
     with_me = [p for p in page.now.group if p != teller and p not in barred]
-    if any(_is_kin(page, p) for p in with_me):
-        # Of a family's story: not the mayor with whom somebody danced.
-        with_me = [p for p in with_me if _is_kin(page, p) or page.cast.people[p].has_name]
     if not with_me:
         near = [
             f
@@ -146,6 +143,9 @@ def we(page: Page, i: int) -> Meaning | None:
             if f.age <= GONE and f.id != teller and f.id not in barred and page.is_person(f.id)
         ]
         with_me = [f.id for f in near[:1]] + [f.id for f in near[1:2] if f.age <= 1]
+    if any(_is_kin(page, p) for p in with_me):
+        # Of a family's story: not the mayor with whom somebody danced.
+        with_me = [p for p in with_me if _is_kin(page, p) or page.cast.people[p].has_name]
     people = tuple(dict.fromkeys([teller, *with_me]))
     return Meaning(people, "the teller and who was there", 0.6)
 
