@@ -11,7 +11,7 @@ from cutreel.protocol import FigurePose, Joint, Vary
 
 from .animals import draw_animal, tallness
 from .bodies import Posed, body_of, posed_as, standing_at
-from .colour import NAMED, RGB, darker
+from .colour import NAMED, RGB, darker, lighter
 from .figures import write
 from .guiding import Mass, Masses
 from .jointing import Cut, Jointed, Lit, pieces_drawn
@@ -519,6 +519,10 @@ class Cast:
             for dx in (-0.5, 0.5) if prop in self.r.many else (0.0,):
                 draw_prop(self.pen, prop, x + dx * 620, 560.0, 400.0)
             return
+        if prop == "door":
+            size, y = 520.0, 1030.0  # it stands on the floor before us, in a wall of its own
+            if self.place in INDOORS:
+                self.pen.box(x - size, -80, size * 2, 1240, self.s.wall or lighter(WOOD, 0.35), lift=0.3)
         if not big and prop != "wave":
             self.pen.box(-40, y - 14, self.width + 80, 1040 - y, WOOD, lift=0.6, spot=True)
         self._shadow(x, y, size * 0.55)

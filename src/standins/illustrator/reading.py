@@ -2,7 +2,7 @@
 given back."""
 
 import re
-from collections.abc import Iterator
+from collections.abc import Collection, Iterator
 from dataclasses import dataclass, field
 from typing import NamedTuple
 
@@ -214,7 +214,7 @@ def read_prompt(prompt: str) -> Reading:
         out.palette = [NAMED[c] for c in re.split(r",\s*", named.group(1).strip()) if c in NAMED]
         used |= {"palette", *re.findall(r"[a-z]+", named.group(1))}
         rest = rest.replace(named.group(), " ")
-    rest = _in_water(_SNAPS.sub("holds a camera", rest), out)
+    rest = _in_water(_SNAPS.sub("holds a camera", _SEEN_THROUGH.sub("", rest)), out)
     rest = _MADE_OF.sub(r"\1", _SILENT.sub(" ", _COMPARED.sub(" ", rest)))
     _free_figures(rest, out, used)
     _beside_them(rest, out, used)
@@ -406,6 +406,8 @@ _ANYBODY = frozenset("people crowd passengers guests men women strangers others 
 _BROKEN = re.compile(r"\b(?:breaks?|opens?|cuts?|wax|lead|royal) (?:the |a |its )?$")
 _DRIVES_BEASTS = re.compile(r" (?:an?|the|his|her|their|its)?\s*(?:[a-z-]+ )?(?:team|dogs?|sledge?|sleigh|horses?|herd|cattle|sheep|geese|oxen|mules?)\b")
 _ON_TABLE = re.compile(r"\b(?:stands?|sits?|jumps?|leaps?|climbs?|walks?|lies|lie) (?:up )?on(?:to)? (?:an?|the|his|her|their|my|our) (?:[a-z]+ )?table\b")
+_SEEN_THROUGH = re.compile(r" (?:through|from|out of) (?:an?|the|his|her|their) (?:[a-z]+ )?windows?\b")
+"""Whoever looks so has the window before them, and carries none."""
 _FROZEN = re.compile(r"\bfrozen (?:lake|river|pond|canal|sea|bay|harbour|harbor)\b")
 _OTHER_TEAM = re.compile(r"\b(?:horse|ox|oxen|mule|reindeer|pony|ponie|cow|cattle|sheep|donkey)s?\b")
 _MOTORS = re.compile(r"\b(?:car|truck|lorry|jeep|tractor|motor|engine|bus|van|snowmobile)s?\b")
@@ -522,6 +524,15 @@ _COLOURS = re.compile(r" (?!(?:and|or|on|in|is|are|lies|lie|stands|hangs|from|of
 """Behind the name of a colour: what has it."""
 
 
+_A_THING = re.compile(r"(?:^|[.,;] |\band )(?:an?|the|its|his|her|their) (?:[a-z-]+ ){0,3}([a-z-]+) $")
+
+
+def _is_done_by_a_thing(before: str, called: Collection[str]) -> bool:
+    """ "A small grey car rolls up": nobody pushes."""
+    found = _A_THING.search(before)
+    return found is not None and found.group(1) in v.PROPS and not set(called) & set(re.findall(r"[a-z']+", found.group()))
+
+
 def _lies_by_itself(before: str, called: set[str]) -> bool:
     """ "The cow lies in the snow", "the whole valley lies below": nobody lies down. What is joined goes on with who acts."""
     clause = re.split(r"[.,;(]| and ", before)[-1]
@@ -616,7 +627,7 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
                 out.props.append(prop)
                 _count(text, match, prop, out)
             used.add(word)
-        by_sledge = out.place == "ice" and not _MOTORS.search(text)
+        by_sledge = out.place in ("ice", "frozen") and not _MOTORS.search(text)
         if word in ("drives", "drive", "drove", "driving") and owner and (by_sledge or _DRIVES_BEASTS.match(text, match.end())):
             owner.pose = "walk"
             if out.weather in ("snow", "lying snow") or out.place == "ice" or out.season == "winter":
@@ -637,6 +648,9 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
             used.add(word)  # "in long dark rows"
             continue
         if word in ("lie", "lies") and _lies_by_itself(text[: match.start()], called - beasts):
+            used.add(word)
+            continue
+        if word in v.POSES and _is_done_by_a_thing(text[: match.start()], called):
             used.add(word)
             continue
         if word in v.POSES and owner:

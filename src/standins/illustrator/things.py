@@ -140,7 +140,7 @@ THINGS: dict[str, str] = {
     "sledge": "l brown .09 -.8 .04 .7 .04 .94 .3; b brown+ -.7 .3 1.4 .1; l brown .07 -.5 .04 -.5 .3; l brown .07 .4 .04 .4 .3",
     "ship": "c brown -1.3 .5 -1.1 .1 -.8 0 .9 0 1.2 .2 1.4 .6; l brown! .08 -.3 .4 -.3 2.2; l brown! .08 .6 .4 .6 1.9; c cream -.26 .7 .1 1.4 -.26 2.1; c cream .64 .7 .94 1.2 .64 1.8; c cream -.36 .7 -1 1 -.36 2",
     "raft": "c brown -1 0 -1 .18 1 .18 1 0; l brown! .05 -.6 0 -.6 .18; l brown! .05 0 0 0 .18; l brown! .05 .6 0 .6 .18; l brown .07 .1 .18 .1 1.2; p cream .14 1.1 .14 .4 .7 .4",
-    "train": "b black -1 .3 1.3 .5; b brick-red .3 .3 .7 .9; b pale-blue .44 .76 .4 .3; b black -.9 .8 .2 .4; o dark-grey -.7 .22 .22; o dark-grey -.2 .22 .22; o dark-grey .6 .22 .26; o grey -.86 1.36 .16; o grey -.7 1.6 .22",
+    "lorry": "b tan -1.24 .34 1.74 1.04; l brown .03 -.66 .34 -.66 1.38; l brown .03 -.08 .34 -.08 1.38; p brick-red .54 .24 1.18 .24 1.18 .66 1 1.12 .54 1.12; p pale-blue .66 .68 1.1 .68 .94 1.02 .66 1.02; b dark-grey -1.26 .2 2.46 .15; o black -.84 .15 .2; o black -.4 .15 .2; o black .84 .15 .2; o grey -.84 .15 .09; o grey -.4 .15 .09; o grey .84 .15 .09; o mustard 1.15 .42 .06","train": "b black -1 .3 1.3 .5; b brick-red .3 .3 .7 .9; b pale-blue .44 .76 .4 .3; b black -.9 .8 .2 .4; o dark-grey -.7 .22 .22; o dark-grey -.2 .22 .22; o dark-grey .6 .22 .26; o grey -.86 1.36 .16; o grey -.7 1.6 .22",
     "bicycle": "o dark-grey -.6 .36 .36; o white -.6 .36 .29; o dark-grey .6 .36 .36; o white .6 .36 .29; l brick-red .07 -.6 .36 -.2 .86 .4 .86 0 .36 -.6 .36; l brick-red .07 .4 .86 .6 .36; l brick-red .06 .4 .86 .36 1.06; b black -.34 .9 .3 .08",
     "car": "c brick-red -1 .24 -.96 .54 -.5 .6 -.3 .96 .4 .96 .66 .6 1 .52 1.04 .24; c pale-blue -.4 .62 -.24 .88 .02 .88 .02 .62; c pale-blue .1 .62 .1 .88 .34 .88 .52 .62; o black -.56 .22 .22; o grey -.56 .22 .1; o black .58 .22 .22; o grey .58 .22 .1",
     "airship": "c grey-blue -1.2 1.4 -.8 1.8 0 1.9 .8 1.76 1.2 1.4 .8 1.1 0 1 -.8 1.06; p brick-red -1.1 1.4 -1.5 1.8 -1.4 1.4 -1.5 1; b brown -.3 .7 .6 .24; l brown .03 -.26 .9 -.4 1.1; l brown .03 .26 .9 .4 1.1",
@@ -165,7 +165,7 @@ THINGS: dict[str, str] = {
     "computer": "b dark-grey -.6 .3 1.2 .8; b pale-blue -.52 .38 1.04 .64; b dark-grey -.1 .1 .2 .2; b dark-grey -.34 0 .68 .1",
     "newspaper": "p cream -.5 0 .46 .06 .5 .8 -.46 .74; l dark-grey .07 -.36 .62 .36 .66; l grey .035 -.38 .46 0 .48; l grey .035 -.38 .36 0 .38; l grey .035 -.38 .26 0 .28; b grey .1 .2 .3 .3",
 }
-BIG_THINGS = ["lightning", "factory", "wires", "stairs", "wall", "aeroplane", "engine", "bed", "sofa", "bench", "cupboard", "shelf", "stove", "fireplace", "loom", "easel", "piano", "tent", "well", "windmill", "statue", "tree", "hay", "scarecrow", "snowman", "ship", "raft", "train", "bicycle", "car", "airship", "bridge", "throne", "cauldron", "rocket", "robot", "curtain"]
+BIG_THINGS = ["lorry", "lightning", "factory", "wires", "stairs", "wall", "aeroplane", "engine", "bed", "sofa", "bench", "cupboard", "shelf", "stove", "fireplace", "loom", "easel", "piano", "tent", "well", "windmill", "statue", "tree", "hay", "scarecrow", "snowman", "ship", "raft", "train", "bicycle", "car", "airship", "bridge", "throne", "cauldron", "rocket", "robot", "curtain"]
 
 
 FLAMES = ("campfire", "fire", "torch", "stove", "fireplace", "cauldron", "candles", "candlestick")

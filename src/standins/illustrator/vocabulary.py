@@ -106,7 +106,7 @@ PROPS: dict[str, str] = {
     "key": "key", "clock": "clock", "bottle": "bottle", "cup": "cup", "tea": "cup", "basket": "basket",
     "barrel": "barrel", "chest": "chest", "box": "chest", "trunk": "chest", "candle": "candle",
     "telescope": "telescope", "instrument": "instrument", "instruments": "instrument", "circle": "instrument",
-    "tripod": "instrument", "signal": "signal", "umbrella": "umbrella", "cart": "cart", "carriage": "cart",
+    "tripod": "instrument", "signal": "signal", "umbrella": "umbrella", "cart": "cart", "carriage": "cart", "truck": "lorry",
     "wagon": "cart", "anchor": "anchor", "bell": "bell", "flag": "flag", "oar": "oar", "oars": "oar", "rope": "rope",
     "rod": "rod", "rods": "rod", "bar": "rod", "ruler": "rod", "metre": "rod", "fence": "fence", "gate": "fence",
     "globe": "globe", "earth": "globe", "window": "window", "door": "door", "tower": "turret", "lighthouse": "tower",

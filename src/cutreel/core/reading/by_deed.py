@@ -70,6 +70,8 @@ def place_by_deed(parsed: Parsed, i: int, called: Called) -> Arrival | None:
     if token.lemma == "it" and (place := _walked_into(parsed, i)) is not None:
         noun = parsed.tokens[place].lemma
         return Arrival(token.start, noun, phrase_of(parsed, place), True)
+    if token.lemma in {"mile", "kilometre", "kilometer"} and _is_walked(parsed, i):
+        return Arrival(token.start, "road", "road", False, False)
     if token.lemma == "seat" and _is_in_a_car(parsed, i):
         return Arrival(token.start, "car", "car", False, False)
     if _sits_outside(parsed, i):
@@ -111,6 +113,16 @@ def _is_in_a_car(parsed: Parsed, i: int) -> bool:
         and bool(which & {"back", "front", "passenger"})
         and not unreal(parsed, clause_of(parsed, i))
     )
+
+
+_ON_ROADS = frozenset("walk drive run ride march cycle hike trudge limp hitchhike".split())
+
+
+def _is_walked(parsed: Parsed, i: int) -> bool:
+    """ "He walked two miles in the dark": on a road."""
+    verb = parsed.tokens[i].head
+    way = parsed.tokens[i].dep in {"dobj", "npadvmod"} and parsed.tokens[verb].lemma in _ON_ROADS
+    return way and not unreal(parsed, verb) and bool(subjects(parsed, verb))
 
 
 def _done_there(parsed: Parsed, i: int) -> int | None:

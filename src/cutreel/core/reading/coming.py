@@ -144,8 +144,8 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         return None
     if first in {"over", "above"} and _goes_up_there(parsed, at):
         return None  # "it rose over the steeple" is seen from where one stands
-    if _is_of_the_sky(parsed, at):
-        return None  # "the sun came up over the wet road", "the moon went behind the barn"
+    if is_of_the_sky(parsed, at):
+        return False  # "the sun came up over the wet road": it is looked at
     if first in TO and (tokens[at].lemma in MOVES or _is_taken(parsed, at)):
         return first not in {"in", "at", "on"} or tokens[at].lemma in {
             "arrive",
@@ -275,7 +275,8 @@ def _goes_up_there(parsed: Parsed, verb: int) -> bool:
     return bool(who) and things and tokens[verb].lemma in _IN_THE_AIR
 
 
-def _is_of_the_sky(parsed: Parsed, verb: int) -> bool:
+def is_of_the_sky(parsed: Parsed, verb: int) -> bool:
+    """Whether it is the sun or the moon that goes there."""
     of = [parsed.tokens[s].lemma for s in subjects(parsed, verb)]
     return bool(of) and _IN_THE_SKY.issuperset(of)
 

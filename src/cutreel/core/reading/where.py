@@ -11,7 +11,7 @@ from cutreel.core.nouns import sort_of
 from .arrival import LIFTS, POSTURES, Arrival, are_beasts, phrase_of, room_of
 from .by_deed import flies_there, place_by_deed
 from .clauses import SUBJECT, Called, ancestors, clause_of, nobody, subjects, unreal
-from .coming import HOUSES, LIVES, comes_to
+from .coming import HOUSES, LIVES, comes_to, is_of_the_sky
 from .parsed import Parsed, Token
 from .places import MOVES, is_crossed, is_numbered, is_place
 from .when import not_now, tells_when
@@ -113,7 +113,7 @@ def _arrival(parsed: Parsed, i: int, comes: bool, called: Called, teller: int | 
         noun, phrase = "lighthouse", "lighthouse"
     if _is_far_out(parsed, i, called):
         elsewhere, stays = True, False
-    if _moves_away(parsed, verb):
+    if _moves_away(parsed, verb) or is_of_the_sky(parsed, verb):
         stays = False
     if before == "outside" and noun in HOUSES:
         noun, phrase = "street", f"outside the {phrase}"
