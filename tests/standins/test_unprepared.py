@@ -424,3 +424,29 @@ def test_a_dog_on_a_table_is_up_on_it() -> None:
     said = "Wide shot. Biscuit (dog, gold fur). Biscuit {} the table with his head in the cake. a hall. day"
     assert read_prompt(said.format("stands on")).on_table
     assert not read_prompt(said.format("stands beside")).on_table
+
+
+def test_those_to_whom_something_is_done_are_there() -> None:
+    reading = read_prompt(
+        "Medium shot. Ludwig (man, mustard jumper). Ludwig questions the priest, the brewer and the widow Hollub. a tower. day"
+    )
+    assert [f.of for f in reading.figures] == ["", "priest", "brewer"]
+    assert reading.figures[1].garments and reading.figures[1].pronoun == "he"
+    nobody = read_prompt(
+        "Medium shot. Ludwig (man, mustard jumper). Ludwig opens the door and looks at the clock. a tower. day"
+    )
+    assert len(nobody.figures) == 1
+
+
+def test_a_thing_that_moves_by_itself_is_pushed_by_nobody() -> None:
+    reading = read_prompt(
+        "Wide shot. the teller (man, red waistcoat). a small grey car rolls up, the teller watches the car through the window. a petrol station. night"
+    )
+    assert reading.figures[0].pose == "stand" and "window" not in reading.props
+
+
+def test_what_hangs_is_up_on_the_wall() -> None:
+    hangs = draw("Wide shot. the clock hangs in the tower. a tower. night", 5, 16 / 9)
+    stands = draw("Wide shot. the clock stands in the tower. a tower. night", 5, 16 / 9)
+    assert hangs.layers[1][0] != stands.layers[1][0]
+    assert read_prompt("Wide shot. the clock hangs in the tower. a tower. night").hung == {"clock"}

@@ -31,6 +31,8 @@ MOST_LARGER = 2.6
 """So many times as tall as another an animal is drawn at most, where there are only animals."""
 BROADEST = {"extreme wide": 0.2, "wide": 0.32, "medium": 0.6}
 """How much of the frame's width an animal alone takes at most."""
+_BENT = frozenset({"bow", "push", "pull"})
+"""How somebody stands who reaches far before them."""
 _LIKE = {"calm": ("smile", "worry"), "smile": ("calm", "laugh"), "laugh": ("smile",), "worry": ("calm", "sad"), "sad": ("worry",),
          "frown": ("worry", "calm"), "open": ("worry", "laugh")}
 """Faces that are near to one another."""
@@ -177,6 +179,9 @@ class Cast:
         if "table" in self.r.props and len(slots) == 2 and all(f.pose == "sit" for f in shown):
             # Room for the table between them.
             slots = [0.5 + (slot - 0.5) * 1.4 for slot in slots]
+        if len(slots) == 2 and not close and any(f.pose in _BENT for f in shown):
+            # Whoever bends over needs the room.
+            slots = [self._nudged(0.5 + (slot - 0.5) * 1.7) for slot in slots]
         if len(shown) == 1 and len(beasts) == 1 and not close:
             # Whoever stands beside a beast stands clear of it.
             broad = self._breadth(beasts[0], self.person * 1.15) / self.width
@@ -461,6 +466,9 @@ class Cast:
                 # Indoors a lamp stands on a table.
                 draw_prop(self.pen, "table", x, y, base * 0.7)
                 draw_prop(self.pen, "lantern", x, y - base * 0.55, base * 0.6, lit=not self.r.dark_lamp)
+                continue
+            if prop in self.r.hung and self.place in (*INDOORS, "tower"):
+                self._prop(prop, x, y - max(360.0, base * 1.4), base)
                 continue
             if prop in self.r.many and peopled and not big:
                 base *= 0.6

@@ -92,6 +92,8 @@ class Reading:
     """Props that speak: they have a face."""
     written: str = ""
     """Figures that stand on a page."""
+    hung: set[str] = field(default_factory=set)
+    """Props that hang on a wall."""
     many: set[str] = field(default_factory=set)
     """Props of which there are several."""
     dyes: dict[str, RGB] = field(default_factory=dict)
@@ -218,6 +220,7 @@ def read_prompt(prompt: str) -> Reading:
     rest = _MADE_OF.sub(r"\1", _SILENT.sub(" ", _COMPARED.sub(" ", rest)))
     _free_figures(rest, out, used)
     _beside_them(rest, out, used)
+    _done_to(rest, out, used)
     _groups(rest, out, used)
     _scene(rest, out, used)
     rest = _TO_THE_VIEWER.sub(" ", rest)
@@ -393,6 +396,31 @@ def _beside_them(text: str, out: Reading, used: set[str]) -> None:
             used.add(told["kin"])
 
 
+_TO_WHOM = re.compile(
+    r"\b(?!is\b|as\b|was\b|has\b|his\b|its\b)[a-z]{2,}s(?: (?:to|at|with|for|beside|past|behind|after))? "
+    r"(?P<who>(?:an?|the) (?:[a-z]+ ){0,2}?[a-z]+(?:(?:,|,? and) (?:an?|the) (?:[a-z]+ ){0,2}?[a-z]+)*)(?=[.,]| and | in | at | on | with |$)"
+)
+"""A deed and to whom it is done."""
+
+
+def _done_to(text: str, out: Reading, used: set[str]) -> None:
+    """Whoever something is done to that is described nowhere: "questions the priest, the brewer and the widow"."""
+    if out.framing in ("close", "extreme close") or not out.figures:
+        return
+    called = {part for f in out.figures for part in f.name.split(" ")}
+    for told in _TO_WHOM.finditer(text):
+        for phrase in re.split(r",? and |, ", told["who"]):
+            words = phrase.split(" ")[1:]
+            who = next((w for w in words if (w in v.PEOPLE or is_person(w)) and not w.endswith("s")), None)
+            if who is None or called & set(words) or len(out.figures) >= 3 or _denied(text, told):
+                continue
+            pronoun, age = v.PEOPLE.get(who, ("", "adult"))
+            figure = Figure(of=who, pronoun=pronoun, age="old" if "old" in words else age)
+            _in_uniform(who, [figure])
+            out.figures.append(figure)
+            used |= set(words)
+
+
 OF_A_GROUP, MOST_OF_A_GROUP = 3, 4
 """So many of a group are drawn where it is not said how many they are, more than two being several to the eye; and at
 most."""
@@ -406,6 +434,7 @@ _ANYBODY = frozenset("people crowd passengers guests men women strangers others 
 _BROKEN = re.compile(r"\b(?:breaks?|opens?|cuts?|wax|lead|royal) (?:the |a |its )?$")
 _DRIVES_BEASTS = re.compile(r" (?:an?|the|his|her|their|its)?\s*(?:[a-z-]+ )?(?:team|dogs?|sledge?|sleigh|horses?|herd|cattle|sheep|geese|oxen|mules?)\b")
 _ON_TABLE = re.compile(r"\b(?:stands?|sits?|jumps?|leaps?|climbs?|walks?|lies|lie) (?:up )?on(?:to)? (?:an?|the|his|her|their|my|our) (?:[a-z]+ )?table\b")
+_HANGS = re.compile(r"\b([a-z]+) (?:still )?(?:hangs?|is hung|are hung)\b")
 _SEEN_THROUGH = re.compile(r" (?:through|from|out of) (?:an?|the|his|her|their) (?:[a-z]+ )?windows?\b")
 """Whoever looks so has the window before them, and carries none."""
 _FROZEN = re.compile(r"\bfrozen (?:lake|river|pond|canal|sea|bay|harbour|harbor)\b")
@@ -488,6 +517,9 @@ def _scene(text: str, out: Reading, used: set[str]) -> None:
         if word in v.TIMES:
             out.time = v.TIMES[word]
             used.add(word)
+        if word == "snow" and "snow melts" in text:
+            used |= {"snow", "melts"}
+            continue
         if word in v.WEATHERS:
             told = "lying snow" if word == "snow" and "snow on the ground" in text else v.WEATHERS[word]
             out.weather = out.weather if out.weather not in (None, "clear") else told
@@ -670,6 +702,7 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
     if out.place in ("carriage", "bus") and any(f.drives for f in out.figures):
         out.place = "cab"
     out.back_seat = "back seat" in text
+    out.hung = {v.PROPS[w] for w in _HANGS.findall(text) if w in v.PROPS}
     out.on_table = len(out.animals) == 1 and _ON_TABLE.search(text) is not None
     if out.place == "cab":
         out.props = [p for p in out.props if p != "car"]

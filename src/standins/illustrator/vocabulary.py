@@ -16,6 +16,8 @@ PEOPLE: dict[str, tuple[str, str]] = {
     "giant": ("he", "adult"), "giantess": ("she", "adult"), "dwarf": ("he", "adult"), "fairy": ("she", "adult"), "wizard": ("he", "old"),
     "knight": ("he", "adult"), "servant": ("", "adult"), "baby": ("", "child"),
     "stranger": ("", "adult"), "clockmaker": ("", "old"), "widow": ("she", "old"), "mayor": ("", "adult"),
+    **dict.fromkeys("priest monk policeman constable brewer butcher blacksmith waiter postman fireman bishop judge".split(), ("he", "adult")),
+    **dict.fromkeys("nurse waitress nun policewoman".split(), ("she", "adult")),
 }
 KIN: dict[str, tuple[str, str]] = {
     "brother": ("he", "adult"), "sister": ("she", "adult"), "son": ("he", "child"), "daughter": ("she", "child"), "wife": ("she", "adult"),
@@ -45,6 +47,7 @@ UNIFORMS: dict[str, tuple[tuple[str, str], tuple[str, str]]] = {
     **dict.fromkeys(("soldier", "trooper"), (("jacket", "moss green"), ("cap", "moss green"))),
     "fireman": (("coat", "dark grey"), ("hat", "mustard")),
     "sailor": (("jumper", "navy"), ("cap", "white")),
+    **dict.fromkeys(("priest", "monk", "bishop"), (("dress", "black"), ("hat", "black"))),
     "nurse": (("dress", "pale blue"), ("cap", "white")),
 }
 """What somebody wears by their trade, where nothing else is said: a garment and a hat."""
