@@ -301,7 +301,7 @@ def _figure(text: str) -> tuple[Figure | None, set[str]]:
     known = False
     worn = False
     colour: RGB | None = None
-    for trait, joined in _traits(text):
+    for trait, joined in _traits(re.sub(r"\bcurls\b", "curly hair", text)):
         words = re.findall(r"[a-z'-]+", trait)
         # "Navy shawl and dress": a colour holds for all that is worn with it, unless another is said.
         held = colour if joined and worn else None
@@ -619,6 +619,7 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
     names = [(m.start(), i) for i, f in enumerate(out.figures) if f.name for call in _calls(f)[1:]
              for m in re.finditer(rf"\b{re.escape(call)}\b", text)]
     _done_together(text, out, used)
+    _with_another(text, out, used)
     for match in re.finditer(r"[a-z][a-z'-]*", text):
         word = match.group()
         if word in called:
@@ -769,6 +770,19 @@ def _done_together(text: str, out: Reading, used: set[str]) -> None:
             if figure.pose == "stand":
                 figure.pose = _BASES[done[0]]
         used.update(done)
+
+
+_WITH_ANOTHER = re.compile(r"\b(dance|waltz|walk|sit|run|row|skate|kneel|cheer|sing)(?:e?s) (?:with|beside|next to) ")
+
+
+def _with_another(text: str, out: Reading, used: set[str]) -> None:
+    """ "Meera dances with the mayor": both do."""
+    calls = sorted(((c, f) for f in out.figures if f.name for c in _calls(f)), key=lambda c: -len(c[0]))
+    for told in _WITH_ANOTHER.finditer(text):
+        other = next((f for c, f in calls if text.startswith((c, f"the {c}"), told.end())), None)
+        if other is not None and other.pose == "stand" and told.group(1) in _BASES:
+            other.pose = _BASES[told.group(1)]
+            used.add(told.group(1))
 
 
 def _garments(text: str, out: Reading, used: set[str]) -> None:
