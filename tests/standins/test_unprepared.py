@@ -450,3 +450,10 @@ def test_what_hangs_is_up_on_the_wall() -> None:
     stands = draw("Wide shot. the clock stands in the tower. a tower. night", 5, 16 / 9)
     assert hangs.layers[1][0] != stands.layers[1][0]
     assert read_prompt("Wide shot. the clock hangs in the tower. a tower. night").hung == {"clock"}
+
+
+def test_fish_swim_above_the_bottom_of_the_sea() -> None:
+    deep = boxes("Wide shot. a lanternfish and a crab. the deep sea. night")
+    assert deep["fish"][3] < deep["crab"][3] - 0.08
+    assert read_prompt("Wide shot. a lanternfish. the deep sea. night").place == "underwater"
+    assert read_prompt("Wide shot. a boat. the open sea. night").place == "sea"

@@ -31,6 +31,8 @@ MOST_LARGER = 2.6
 """So many times as tall as another an animal is drawn at most, where there are only animals."""
 BROADEST = {"extreme wide": 0.2, "wide": 0.32, "medium": 0.6}
 """How much of the frame's width an animal alone takes at most."""
+SWIM = frozenset("fish whale shark octopus seal turtle frog penguin".split())
+"""What is above the ground under water."""
 _BENT = frozenset({"bow", "push", "pull"})
 """How somebody stands who reaches far before them."""
 _LIKE = {"calm": ("smile", "worry"), "smile": ("calm", "laugh"), "laugh": ("smile",), "worry": ("calm", "sad"), "sad": ("worry",),
@@ -256,7 +258,10 @@ class Cast:
         fit = min(1.0, (self.width * 0.9 - gap * (len(beasts) - 1)) / room)
         x = (self.width - room * fit - gap * (len(beasts) - 1)) / 2
         for beast, scale, way, (left, right) in zip(beasts, scales, ways, reach, strict=True):
-            self._draw_beast(beast, x - left * fit, min(self.feet, 930.0), scale * fit, way)
+            y = min(self.feet, 930.0)
+            if self.place == "underwater" and beast.kind in SWIM:
+                y -= self.rng.uniform(120.0, 420.0)
+            self._draw_beast(beast, x - left * fit, y, scale * fit, way)
             x += (right - left) * fit + gap
 
     def _reach(self, beast: Animal, scale: float, way: int) -> tuple[float, float]:
@@ -271,7 +276,8 @@ class Cast:
 
     def _draw_beast(self, beast: Animal, x: float, y: float, scale: float, way: int) -> None:
         begin = len(self.pen.out)
-        self._shadow(x, y, scale * tallness(beast.kind) * 0.5)
+        if not (self.place == "underwater" and beast.kind in SWIM):
+            self._shadow(x, y, scale * tallness(beast.kind) * 0.5)
         under = "".join(self.pen.out[begin:])
         first, marks = len(self.pen.out), len(self.pen.marks)
         with self.region(beast.name or beast.kind) as found:
@@ -318,6 +324,8 @@ class Cast:
             scale = min(scale, scale * self.width * 1.15 / self._breadth(beast, scale))
             y = max(930.0, 90.0 + scale * tallness(name))
             x = self.width / 2 - way * self._breadth(beast, scale) * 0.12
+        if self.place == "underwater" and name in SWIM:
+            y -= min(300.0, self.feet * 0.3)
         if mass:
             k = self.wish.guide.strength
             tall = (mass.foot - mass.top) * H / tallness(name)

@@ -51,6 +51,31 @@ def _sea(s: Stage) -> None:
     s.near_water = True
 
 
+def _underwater(s: Stage) -> None:
+    """Down in the sea: light from above in shafts, rocks and weed on the bottom, bubbles that rise."""
+    pen, w, h = s.back, s.width, s.height
+    day = s.time in ("day", "dawn")
+    top, deep = ((96, 176, 190), (22, 62, 96)) if day else ((38, 78, 116), (10, 24, 52))
+    pen.sheet(w, -60, h + 60, mix(top, s.hour.water, 0.2), mix(deep, s.hour.water, 0.1))
+    for _ in range(5):
+        x, wide = w * s.rng.uniform(0.05, 0.95), w * s.rng.uniform(0.03, 0.08)
+        pen.shape([(x, -40), (x + wide, -40), (x + wide * 2.4 + 60, h * 0.8), (x + 60 - wide, h * 0.8)], lighter(top, 0.35), lift=0.0, line=False, opacity=0.1 if day else 0.05, depth=0.1, smooth=False)
+    ridge(s, pen, s.horizon + 120, 90, mix(deep, top, 0.22), 0.3)
+    ridge(s, pen, s.ground - 30, 50, mix(deep, (120, 118, 96), 0.3), 0.7)
+    rocks(s, pen, s.ground + 10, mix(deep, (96, 96, 104), 0.45), 90, 5)
+    for k in (0.06, 0.14, 0.84, 0.93):
+        x, tall = w * (k + s.rng.uniform(-0.02, 0.02)), s.rng.uniform(170, 330)
+        weed = mix(deep, (84, 132, 84), 0.5)
+        for j in (-1, 0, 1):
+            sway = [(x + j * 26 + math.sin(t * 0.9 + j) * 16, s.ground + 40 - tall * (1 - abs(j) * 0.3) * t / 5) for t in range(6)]
+            pen.limb(sway, 13, weed)
+    for _ in range(14):
+        x, y = w * s.rng.uniform(0.05, 0.95), h * s.rng.uniform(0.05, 0.75)
+        pen.disc(x, y, s.rng.uniform(4, 12), None, lighter(top, 0.4), lift=0.0, line=False, plain=True, opacity=0.4, depth=0.4, spot=True)
+    tufts(s, s.front, h + 30, mix(deep, (60, 104, 84), 0.4), 180, 10)
+    s.light_strength *= 0.4
+
+
 def _shore(s: Stage) -> None:
     sky(s)
     ridge(s, s.back, s.horizon, 110, s.hour.far, 0.25, s.horizon + 30)
@@ -483,7 +508,7 @@ def _mill(s: Stage) -> None:
 
 PLACE_DRAWERS: dict[str, Callable[[Stage], None]] = {
     "jetty": _jetty, "harbour": _harbour, "sea": _sea, "shore": _shore, "lighthouse": _lighthouse, "marsh": _marsh,
-    "river": _river, "frozen": _frozen, "bridge": _bridge, "tower": _tower, "forest": _forest, "mountain": _mountain, "street": _street, "city": _city, "garden": _garden,
+    "underwater": _underwater, "river": _river, "frozen": _frozen, "bridge": _bridge, "tower": _tower, "forest": _forest, "mountain": _mountain, "street": _street, "city": _city, "garden": _garden,
     "meadow": _meadow, "crops": _crops, "sky": _above_the_clouds, "desert": _desert, "room": room, "kitchen": kitchen, "bedroom": bedroom, "attic": attic, "inn": inn, "workshop": workshop, "office": office, "study": study, "hall": hall, "cave": cave,
     "ice": _ice, "space": space, "ward": ward, "corridor": corridor, "gallery": gallery, "cell": cell, "lift": lift, "classroom": classroom,
     "carriage": carriage, "bus": bus, "cab": cab, "mill": _mill,

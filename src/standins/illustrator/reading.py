@@ -158,7 +158,7 @@ _A_TIN = re.compile(r"\b((?:an?|the|his|her|their|my|second|old|little|dented|bl
 _CHOCOLATE = re.compile(r"\b(?:chocolate bars?|bars? of chocolate)\b")
 _LEAVES_BOAT = re.compile(r"\b(?:steps?|gets?|climbs?|comes?|jumps?|walks?) (?:off|out of|down from|ashore from) (?:[a-z]+ ){0,3}(?:boat|ferry|ship|rowboat|dinghy|raft)\b")
 _SLEEPS = re.compile(r"\b([a-z]+)(?: [a-z]+ly)? (?:sleeps?|is asleep|are asleep|lies asleep|snores?|dozes?)\b")
-_OWN_LAMP = re.compile(r"\b(his|her|their|my|your|own) lamps?\b")
+_OWN_LAMP = re.compile(r"\b(his|her|their|my|your|own|with (?:an?|the)(?: [a-z]+)?) lamps?\b")
 """A lamp that is somebody's goes along in a hand, and is no street lamp."""
 
 

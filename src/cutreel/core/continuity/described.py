@@ -130,6 +130,14 @@ class _Phrase:
         return " ".join([*how, self.noun]) + self.styled
 
 
+def _is_not_hers(text: str, phrase: _Phrase) -> bool:
+    """Whether a thing is told of that somebody has not on: what is cut off was hers."""
+    before = text[: phrase.start]
+    if phrase.noun in HAIR and re.search(r"\bcuts? off\b[^,;]*$", before):
+        return False
+    return _NOT_HERS.search(before) is not None
+
+
 @dataclass
 class Described:
     """What the text says of somebody's looks; what it leaves open is empty. `said` are the words that say it."""
@@ -258,9 +266,7 @@ class _Reader:
                     None,
                 )
                 if own is not None:
-                    aside = _NOT_HERS.search(text[: phrase.start]) or _ONLY_SAID.match(
-                        text[phrase.end :]
-                    )
+                    aside = _is_not_hers(text, phrase) or _ONLY_SAID.match(text[phrase.end :])
                     owner = None if aside else own
                 elif phrase.own in ("her", "his"):
                     owner = None
@@ -346,7 +352,7 @@ class _Reader:
         self, text: str, phrase: _Phrase, named: Sequence[tuple[int, int, Figure]]
     ) -> Figure | None:
         own, at = phrase.own, phrase.start
-        if _NOT_HERS.search(text[:at]) or _ONLY_SAID.match(text[phrase.end :]):
+        if _is_not_hers(text, phrase) or _ONLY_SAID.match(text[phrase.end :]):
             return None
         before = [n for n in named if n[1] <= at]
         if own in ("her", "his"):
@@ -418,6 +424,9 @@ def _phrases(text: str) -> Iterator[_Phrase]:
             if word.group().lower() in ("her", "his", "a", "an", "the", "two"):
                 own, start = word.group().lower(), word.start()
                 break
+            if word.group() == "own":
+                start = word.start()
+                continue  # "her own white hair"
             skipped = word.group() == "and" and bool(how)
             if not skipped and word.group() not in _HOW and colour_in(word.group()) is None:
                 break

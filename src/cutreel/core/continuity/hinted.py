@@ -4,7 +4,14 @@ import re
 
 _TOLD_BY: dict[str, str] = {
     "a harbour with boats": "fisherm[ae]n|fishing|nets?|gulls?|harbou?r|tides?|boats?|quay|jetty|lighthouse|sea",
+    "the deep sea": (
+        "jellyfish|octopus(?:es)?|squids?|plankton|corals?|reefs?|sharks?|lanternfish|seaweed|anglerfish|divers?|"
+        "submarines?|shrimps?|copepods?|seahorses?|starfish"
+    ),
     "a farm": "cows?|barn|hens?|tractor|harvest|wheat|corn|sheep|pigs?|farmers?|haystacks?",
+    "a village street": (
+        "villagers?|village|neighbou?rs?|cottages?|doorway|weavers?|millers?|blacksmiths?|loom|geese|goats?"
+    ),
     "a forest": "trees|deer|wol(?:f|ves)|hunters?|pines|woodcutters?|moss|branches|undergrowth",
     "a town street": "shops?|pavements?|traffic|taxis?|lamp-?posts?|kerb|cobbles|passers-by|trams?|shop windows?",
     "a room, cream walls, rust curtains": (

@@ -145,7 +145,9 @@ class StretchReader:
         before = (carried.back if back is None else None) or carried.setting
         at, glimpse = self.scenery.told(words, told, before)
         speakers = [self.who.number(self.script.lines[w.line].speaker) for w in words]
-        people, why_people = self._people(words, told, speakers, carried)
+        # Whoever was there in another year is not there by itself.
+        last = carried.last if at.year == before.year else ()
+        people, why_people = self._people(words, told, speakers, last, carried.here)
         moved = at.place != before.place
         sides = joined_sides(() if moved and not glimpse else carried.sides, people)
         speaks = next((s for s in speakers if s), None)
@@ -194,7 +196,7 @@ class StretchReader:
                 opens_film,
                 carried.asked,
                 words_text(words),
-                carried.last,
+                last,
                 bool(at.place),
             )
         )
@@ -206,7 +208,7 @@ class StretchReader:
             Carried(
                 at,
                 back,
-                people or carried.last,
+                people or last,
                 carried.here | set(people),
                 mood,
                 ago,
@@ -226,16 +228,17 @@ class StretchReader:
         words: Sequence[Word],
         told: Told | None,
         speakers: Sequence[int | None],
-        carried: Carried,
+        last: tuple[int, ...],
+        here: frozenset[int],
     ) -> tuple[tuple[int, ...], str]:
         """Who is there while a shot's words are told, and why."""
         if told is None:
             bare = [w.bare.lower() for w in words]
-            return self.who.present(words_text(words), bare, speakers, carried.last, carried.here)
+            return self.who.present(words_text(words), bare, speakers, last, here)
         # Who spoke before somebody comes to another place is not there.
         came = told.came_at()
         voices = [s for s, w in zip(speakers, words, strict=True) if came is None or w.start > came]
-        return told.present(voices, carried.last, MOST_PEOPLE)
+        return told.present(voices, last, MOST_PEOPLE)
 
     def _where(self, told: Told | None, at: Setting) -> tuple[str, str]:
         if told is not None and not at.place:

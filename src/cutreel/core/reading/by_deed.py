@@ -72,6 +72,8 @@ def place_by_deed(parsed: Parsed, i: int, called: Called) -> Arrival | None:
         return Arrival(token.start, noun, phrase_of(parsed, place), True)
     if token.lemma in {"mile", "kilometre", "kilometer"} and _is_walked(parsed, i):
         return Arrival(token.start, "road", "road", False, False)
+    if token.lemma in _WATERS_DEPTH and _is_under_water(parsed, i):
+        return Arrival(token.start, "depths", "below the surface", False)
     if token.lemma == "seat" and _is_in_a_car(parsed, i):
         return Arrival(token.start, "car", "car", False, False)
     if _sits_outside(parsed, i):
@@ -112,6 +114,29 @@ def _is_in_a_car(parsed: Parsed, i: int) -> bool:
         on
         and bool(which & {"back", "front", "passenger"})
         and not unreal(parsed, clause_of(parsed, i))
+    )
+
+
+_WATERS_DEPTH = frozenset("surface water sea ocean floor seabed".split())
+
+
+def _is_under_water(parsed: Parsed, i: int) -> bool:
+    """ "Three hundred metres below the surface", "at the bottom of the sea", "on the sea floor"."""
+    token = parsed.tokens[i]
+    if token.dep != "pobj" or unreal(parsed, clause_of(parsed, i)) or compared(parsed, i):
+        return False
+    before = parsed.tokens[token.head]
+    made_of = {parsed.tokens[c].lemma for c in parsed.children[i]}
+    if token.lemma == "floor":
+        return bool(made_of & {"sea", "ocean"})
+    if token.lemma == "seabed":
+        return True
+    if before.text.lower() == "of":
+        return parsed.tokens[before.head].lemma == "bottom" and token.lemma in {"sea", "ocean"}
+    # "Under the surface of the table" is under none.
+    of = any(parsed.tokens[c].text.lower() == "of" for c in parsed.children[i])
+    return before.text.lower() in {"below", "beneath", "under"} and (
+        token.lemma != "surface" or not of
     )
 
 
@@ -284,6 +309,9 @@ def _is_in_bed(parsed: Parsed, i: int) -> bool:
     if token.pos != "NOUN" or compared(parsed, i) or unreal(parsed, clause_of(parsed, i)):
         return False
     before = parsed.tokens[token.head].text.lower()
+    who = [parsed.tokens[s] for s in subjects(parsed, clause_of(parsed, i))]
+    if who and all(t.lemma == "people" and t.dep in SUBJECT for t in who):
+        return False  # "people went to bed": all over the land
     return token.dep == "pobj" and before in {
         "in",
         "into",

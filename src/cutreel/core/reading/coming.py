@@ -4,6 +4,7 @@ from collections.abc import Sequence
 
 from cutreel.core.nouns import sort_of
 
+from .arrival import POSTURES
 from .clauses import SPEECH, SUBJECT, ancestors, clause_of, compared, subjects, unreal
 from .parsed import Parsed, Token
 from .places import DONE_THERE, MOVES, STANDS_IN_ONE, goes_along, is_place
@@ -192,11 +193,21 @@ def _is_told(parsed: Parsed, i: int, verb: int) -> bool:
     """Whether it is said of a place that something happens there; not of each of many ("in every second house")."""
     if compared(parsed, i) or (unreal(parsed, verb) and not _is_set_there(parsed, i, verb)):
         return False
-    if any(parsed.tokens[c].lemma in _EACH for c in parsed.children[i]):
+    if any(parsed.tokens[c].lemma in _EACH for c in parsed.children[i]) or _is_seen_from(parsed, i):
         return False
     return not any(
         t.dep == "relcl" and not _of_who_there_was(parsed, t) and not _is_main(parsed, t)
         for t in [parsed.tokens[i], *ancestors(parsed, i)]
+    )
+
+
+def _is_seen_from(parsed: Parsed, i: int) -> bool:
+    """ "She stood in her doorway and saw every stone in the road": there she stays."""
+    return any(
+        t.lemma in {"see", "notice", "spot"}
+        and t.dep == "conj"
+        and parsed.tokens[t.head].lemma in POSTURES
+        for t in ancestors(parsed, i)
     )
 
 

@@ -59,6 +59,7 @@ _EMPTY_VERBS = frozenset(
 _TURNS = frozenset("fall grow go turn stay remain".split())
 """With what something becomes: "fell silent" shows nothing."""
 _DRAWN_MENTAL = {"wonder": "ponders", "think": "ponders", "fear": "is afraid", "remember": "ponders", "dream": "dreams"}
+_MANY_IN_ONE = frozenset("people police cattle folk children".split())
 _SEVERAL = frozenset("pair couple row bunch handful heap pile set dozen crowd herd flock line stack".split())
 _OF_SHIPS = frozenset("sink sail strike anchor founder capsize drift list steam".split())
 _NAMED_PLACES = frozenset({"GPE", "LOC", "FAC"})
@@ -128,7 +129,7 @@ def sights_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[S
         if _is_what_it_is_made_of(parsed, i):
             continue
         verb = clause_of(parsed, i)
-        if is_unseen(parsed, i) or not _is_there(parsed, i, verb):
+        if is_unseen(parsed, i) or not _is_there(parsed, i, verb) or _says_when(parsed, i):
             continue
         if by_nobody(parsed, verb) and token.dep not in SUBJECT:
             continue  # "nobody paid a penny"
@@ -195,6 +196,16 @@ def _is_what_it_is_made_of(parsed: Parsed, i: int) -> bool:
     of = parsed.tokens[parsed.tokens[i].head]
     made = parsed.tokens[i].dep == "pobj" and of.text.lower() == "of"
     return made and sort_of(parsed.tokens[of.head].lemma) == "garment"
+
+
+def _says_when(parsed: Parsed, i: int) -> bool:
+    """ "Before breakfast", "after the war"; nor is the dark anything to be looked at."""
+    token = parsed.tokens[i]
+    before = parsed.tokens[token.head].text.lower() if token.dep == "pobj" else ""
+    return before in {"before", "after", "until", "till", "since", "during"} or token.lemma in {
+        "dark",
+        "darkness",
+    }
 
 
 def _proper(parsed: Parsed, i: int) -> str:
@@ -288,7 +299,7 @@ class _Clause:
             and any(
                 self.tokens[s].tag in {"NNS", "NNPS"}
                 or self.tokens[s].text.lower() == "oxen"
-                or sort_of(self.tokens[s].lemma) == "people"
+                or self.tokens[s].lemma in _MANY_IN_ONE
                 or len(joined(self.parsed, s)) > 1
                 or (self.tokens[s].text.lower() in {"they", "we", "them"} and not self._is_one(s))
                 for s in subject
@@ -316,7 +327,10 @@ class _Clause:
         elif lemma in _DRAWN_MENTAL and self.token.sentence in memories(self.parsed):
             return None  # what they remember is seen, not they
         elif lemma in _DRAWN_MENTAL:
-            verb, rest, weight = _DRAWN_MENTAL[lemma], [], 1
+            verb = _DRAWN_MENTAL[lemma]
+            if plural:
+                verb = verb.replace("is ", "are ") if " " in verb else verb.removesuffix("s")
+            rest, weight = [], 1
         elif lemma in MENTAL or (lemma in _EMPTY_VERBS and not rest):
             return None
         elif (lemma in _OF_SOMETHING and self._has("dobj") and not rest) or self._loses_heart():
@@ -692,7 +706,10 @@ _PAST = {
     "struck": "strike", "swung": "swing", "crept": "creep", "slept": "sleep", "wept": "weep",
     "swept": "sweep", "leapt": "leap", "knelt": "kneel", "bent": "bend", "lent": "lend", "sent": "send",
     "caught": "catch", "taught": "teach", "bought": "buy", "fought": "fight", "brought": "bring",
-    "sought": "seek", "shin": "shine",
+    "sought": "seek", "shin": "shine", "wove": "weave", "froze": "freeze", "chose": "choose", "spoke": "speak",
+    "shook": "shake", "forgot": "forget", "hid": "hide", "slid": "slide", "spun": "spin", "strode": "stride",
+    "fled": "flee", "bled": "bleed", "sped": "speed", "heard": "hear", "held": "hold", "sold": "sell", "told": "tell",
+    "made": "make", "spat": "spit", "won": "win", "built": "build", "kept": "keep", "met": "meet", "stood": "stand",
 }  # fmt: skip
 """Pasts and stems that the parser sometimes takes for the verb itself."""
 

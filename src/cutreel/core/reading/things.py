@@ -30,6 +30,8 @@ ANIMAL = 0.3
 SENTENCE = 1.0
 """What a sentence in between costs."""
 MOST_CARRIED = 3
+_COMES_OFF = frozenset({"hair", "beard", "tooth", "tail", "braid", "plait"})
+"""Of a body; "it" means one when something was done to it: "she cut off her hair and wove it"."""
 _IDLE = frozenset(
     "rain snow seem appear happen take turn get become grow matter cost last follow strike say mean help make".split()
 )
@@ -65,6 +67,7 @@ class _Candidate:
     sentence: int
     count: int
     verb: int = -1
+    at: int = -1
     built: bool = False
 
     def worth(self, sentence: int) -> float:
@@ -160,7 +163,10 @@ def _note(parsed: Parsed, i: int, known: dict[str, _Candidate]) -> None:
         role = ROLES["nsubj"]  # "in the morning there was a cloud"
     if denied_with(parsed, clause_of(parsed, i)):
         return
-    if sort in {"person", "people", "time", "body"} or (sort is None and role < ROLES["dobj"]):
+    lost = token.lemma in _COMES_OFF and token.dep == "dobj"
+    if (sort in {"person", "people", "time", "body"} and not lost) or (
+        sort is None and role < ROLES["dobj"]
+    ):
         return
     was = known.get(token.lemma)
     phrase = _phrase(parsed, i)
@@ -169,7 +175,7 @@ def _note(parsed: Parsed, i: int, known: dict[str, _Candidate]) -> None:
     count = (was.count if was else 0) + 1
     verb = clause_of(parsed, i)
     built = token.lemma in BUILDINGS and not drawn
-    known[token.lemma] = _Candidate(phrase, drawn, role, token.sentence, count, verb, built)
+    known[token.lemma] = _Candidate(phrase, drawn, role, token.sentence, count, verb, i, built)
 
 
 def _meant(parsed: Parsed, i: int, known: Mapping[str, _Candidate]) -> _Candidate | None:
@@ -177,7 +183,7 @@ def _meant(parsed: Parsed, i: int, known: Mapping[str, _Candidate]) -> _Candidat
     verb = clause_of(parsed, i)
     # Nothing does something to itself by "it".
     others = [c for c in known.values() if c.verb != verb or token.dep in SUBJECT]
-    found = max(others, key=lambda c: c.worth(token.sentence), default=None)
+    found = max(others, key=lambda c: (c.worth(token.sentence), c.at), default=None)
     return found if found is not None and found.worth(token.sentence) > 0 else None
 
 
