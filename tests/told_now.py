@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from cutreel.core.manuscript import read
 from cutreel.core.reading import Parsed, Token
 from cutreel.core.reading.clauses import subjects
-from cutreel.core.reading.deeds import present
+from cutreel.core.reading.verbs import present
 from tests.labelled import Labelled, LabelledStory, parses_of
 
 _FORMS = {

@@ -4,10 +4,11 @@ from cutreel.core.nouns import Sort, sort_of
 
 from .acting import nameless, only_beside, roles_acting, told_to_you
 from .arrival import LIFTS, Arrival
-from .by_deed import AT_THE_OVEN, ENTERED, RIDDEN, STAIRS, WITHIN
+from .by_deed import AT_THE_OVEN, ENTERED, STAIRS, WITHIN
+from .by_ride import RIDDEN
 from .changes import Changed
+from .clause import Deed
 from .clauses import ANYBODY, SPEECH
-from .deeds import Deed, Sight
 from .english import parse, parse_packed
 from .focus import SURE, Mention
 from .known import LISTENER, TELLER, Known
@@ -26,6 +27,7 @@ from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
 from .people import TOLD_NEXT
 from .places import VEHICLES
 from .sexes import pronouns_told
+from .sights import Sight
 from .singular import GROWN
 from .speaking import SpeakerMemory, with_speakers
 from .story import NOTHING, ReadParagraph, Story, StoryMemory, read_story

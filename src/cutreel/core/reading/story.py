@@ -7,13 +7,15 @@ from cutreel.core.manuscript import Manuscript
 
 from .arrival import Arrival
 from .changes import Changed, changes_in
-from .deeds import Deed, Sight, deeds_in, sights_in
+from .clause import Deed
+from .deeds import deeds_in
 from .focus import Carried, Mention
 from .known import Cast, Known
 from .memories import memory_spans
 from .page import Paragraph, Spoken
 from .parsed import Parses
 from .people import people_in
+from .sights import Sight, sights_in
 from .things import things_meant
 from .when import other_days, years_told
 from .where import arrivals, muted

@@ -9,7 +9,8 @@ from cutreel.core.manuscript import KIN
 from cutreel.core.nouns import sort_of
 
 from .arrival import LIFTS, POSTURES, Arrival, are_beasts, phrase_of, room_of
-from .by_deed import flies_there, place_by_deed
+from .by_deed import place_by_deed
+from .by_ride import flies_there
 from .clauses import SUBJECT, Called, ancestors, clause_of, nobody, subjects, unreal
 from .coming import HOUSES, LIVES, comes_to, is_of_the_sky
 from .parsed import Parsed, Token
