@@ -144,7 +144,11 @@ def _speaker(name: str) -> Figure:
     pronoun = pronoun_of(noun) if role or kin else None
     calls = (noun,) if role else (f"the {noun}", noun) if kin else ()
     # A ship that speaks is a thing all the same.
-    is_thing = role and not kin and sort_of(noun) in _THINGS_OR_PLACES
+    last = noun.rsplit(" ", maxsplit=1)[-1]
+    # Of a voice behind a door there is nothing to be seen.
+    is_thing = role and not kin and (noun == "voice" or sort_of(noun) in _THINGS_OR_PLACES)
+    if role and sort_of(last) == "animal":
+        return Figure(name, calls, "animal", None, 1, "speaks", species=last)
     kind = "thing" if is_thing else "person"
     return Figure(name, calls, kind, pronoun, 1, "speaks", sure=pronoun is not None)
 

@@ -54,6 +54,26 @@ def hour_of_clock(word: str, behind: str) -> TimeOfDay | None:
     return _OF_HOUR[hour % 24]
 
 
+_IN_WORDS = {
+    word: number
+    for number, word in enumerate(
+        "one two three four five six seven eight nine ten eleven twelve".split(), 1
+    )
+}
+_EVENING = 8
+
+
+def hour_in_words(bare: Sequence[str], i: int, now: TimeOfDay) -> TimeOfDay | None:
+    """ "At one o'clock", "ten past twelve", once it is evening: the time of day that is meant; None for other words,
+    and by day, where nobody knows of which half of it they are."""
+    hour = _IN_WORDS.get(bare[i])
+    behind = bare[i + 1] if i + 1 < len(bare) else ""
+    told = behind in ("o'clock", "o’clock") or (i > 0 and bare[i - 1] in ("past", "to"))
+    if hour is None or not told or now not in ("dusk", "night"):
+        return None
+    return time_called("night") if hour >= _EVENING or hour < _DAWN else None
+
+
 _HOURS = (
     "night night night night night dawn dawn "
     "day day day day day day day day day day day dusk dusk dusk night night night"

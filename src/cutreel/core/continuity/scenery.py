@@ -28,6 +28,7 @@ from .hour import (
     WEATHER_SAID,
     begins_at_night,
     clears,
+    hour_in_words,
     hour_of_clock,
     hour_of_sun,
     in_small_hours,
@@ -231,6 +232,8 @@ class Scenery:
                 at = replace(at, time="night", why_time="in the small hours")
             elif not heading.time and word in TIMES and (TIMES[word] != "day" or word in DAYTIME):
                 at = replace(at, time=time_called(TIMES[word]), why_time=f"“{word}”")
+            elif not heading.time and (spoken := hour_in_words(bare, i, at.time)):
+                at = replace(at, time=spoken, why_time=f"“{word}”")
             elif not heading.time and word[:1].isdigit():
                 hour = hour_of_clock(word, bare[i + 1] if i + 1 < len(bare) else "")
                 at = replace(at, time=hour, why_time=f"“{word}”") if hour else at

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import NamedTuple
 
 from cutreel.core.manuscript import Pronoun, Word
-from cutreel.core.reading import WITHIN, Arrival, Deed, Mention, Sight, Story
+from cutreel.core.reading import HOUSES, WITHIN, Arrival, Deed, Mention, Sight, Story
 
 ROOMS = frozenset(
     {"kitchen", "bedroom", "room", "hall", "parlour", "study", "cellar", "attic", "garden"}
@@ -77,6 +77,9 @@ class Told:
         if told and told[0].phrase == "woke" and told[0] != self.arrivals[-1]:
             within = any(a.phrase == WITHIN for a in self.arrivals)
             return told[0]._replace(phrase="bed") if within else told[0]  # "I went to the window"
+        lives = [a for a in told if a.lives and a.noun in HOUSES]
+        if told and told[0].lives and lives:
+            return lives[0]  # "she lived at the end of the lane, in a house with a green door"
         return self._within(told[0]) if told else None
 
     def _within(self, arrival: Arrival) -> Arrival:

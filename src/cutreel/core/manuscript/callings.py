@@ -78,6 +78,10 @@ NOT_NAMES |= {
 # fmt: on
 
 
+COMPARED = "smaller|bigger|taller|shorter|larger|thinner|fatter|quieter|braver|kinder"
+"""How one of two is told from the other: "the smaller cub"."""
+
+
 @dataclass(frozen=True, slots=True)
 class Figure:
     """Somebody or something that recurs. `pronoun` is "she", "he" or None when the text does not

@@ -9,7 +9,17 @@ from typing import Literal
 
 from cutreel.core.nouns import sort_of
 
-from .callings import ANIMALS, KIN, NOT_NAMES, ROLES, Figure, Pronoun, kin_calls, pronoun_of
+from .callings import (
+    ANIMALS,
+    COMPARED,
+    KIN,
+    NOT_NAMES,
+    ROLES,
+    Figure,
+    Pronoun,
+    kin_calls,
+    pronoun_of,
+)
 from .sentences import SPEECH_VERBS
 
 _SAID_BY = "|".join(
@@ -48,7 +58,7 @@ _SPEAKS = re.compile(rf"^ ?(?:\w+ly )?(?:{SPEECH_VERBS})\b")
 _ROLE = re.compile(
     r"\b(?P<of>[Tt]he|[Aa]n?|[Mm]y|[Hh]er|[Hh]is|[Oo]ur|[Tt]heir) (?:(?:old|young|little|tall|small|big|poor|other|"
     r"great|thin|grey|black|white|red|brown|blue|green|tired|elder|older|younger|most|beautiful|poor|good|wise|"
-    r"[a-z]+est) ){0,2}"
+    rf"[a-z]+est|{COMPARED}) ){{0,2}}"
     r"(?P<noun>[A-Za-z][a-z]+(?:-[a-z]+)?)\b"
     r"(?=(?P<behind>.{0,24}))"
 )
@@ -64,6 +74,7 @@ NO_ROLE = {
     "fellow", "person", "thing", "dead", "living", "bear", "drop", "mark", "draft", "sort", "kid", "slip", "model",
     "match", "contact", "character", "case", "body", "type", "mine", "self", "human", "ruler", "counter", "cooker",
     "heater", "poker", "swift", "lark", "perch", "sole", "skate", "chicken", "eggs", "shell", "oyster", "kind", "pet",
+    "voice", *COMPARED.split("|"),
 }  # fmt: skip
 
 

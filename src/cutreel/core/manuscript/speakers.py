@@ -14,7 +14,7 @@ from typing import NamedTuple
 
 from cutreel.core.nouns import sort_of
 
-from .callings import KIN, NOT_NAMES, ROLES, Figure
+from .callings import COMPARED, KIN, NOT_NAMES, ROLES, Figure
 from .roles import whose_trade
 from .sentences import SPEECH_VERBS
 
@@ -28,7 +28,7 @@ else has long been the one."""
 _QUOTE = re.compile(r"“[^”]*(?:”|$)|\"[^\"]*(?:\"|$)|«[^»]*(?:»|$)")
 _NAME = r"(?:(?:Mr|Mrs|Dr)\.? )?[A-Z][\w’'-]*(?: [A-Z][\w’'-]*){0,2}"
 _KIN = rf"(?:[Hh]er|[Hh]is|[Mm]y|[Oo]ur|[Tt]heir) (?:{'|'.join(KIN)})"
-_HOW = "(?:(?:old|young|little|big|other|poor|[a-z]+est) )?"
+_HOW = f"(?:(?:old|young|little|big|other|poor|[a-z]+est|{COMPARED}) )?"
 _SOMEBODY = rf"[Tt]he {_HOW}(?:[A-Z][\w’'-]*(?: [A-Z][\w’'-]*)?|[a-z]+(?:-[a-z]+)?)|{_KIN}|{_NAME}"
 _WHO = rf"(?P<who>[Hh]e|[Ss]he|[Ii]t|I|{_SOMEBODY})"
 _WHAT_LIKE = "(?:old|young|little|poor|dear|good|big|tall|small|wise|proud|blind|fat|mad|brave)"

@@ -9,6 +9,7 @@ from .by_ride import RIDDEN
 from .changes import Changed
 from .clause import Deed
 from .clauses import ANYBODY, SPEECH
+from .coming import HOUSES
 from .english import parse, parse_packed
 from .focus import SURE, Mention
 from .known import LISTENER, TELLER, Known
@@ -41,6 +42,7 @@ __all__ = [
     "ENTERED",
     "FREEZES",
     "GROWN",
+    "HOUSES",
     "LIFTS",
     "LISTENER",
     "NOTHING",

@@ -178,7 +178,9 @@ def _is_owned(parsed: Parsed, i: int) -> bool:
 _ROOMS = frozenset("room flat apartment attic cellar studio workshop shed barn hall".split())
 AT_THE_OVEN, WITHIN = "baked", "inside"
 """The phrases of arrivals that only say so where nothing else is known: somebody bakes, or is beside a wardrobe."""
-_DONE_IN_KITCHENS = frozenset({("bake", "VERB"), ("oven", "NOUN")})
+_DONE_IN_KITCHENS = frozenset(
+    {("bake", "VERB"), *((w, "NOUN") for w in ("oven", "marmalade", "jam", "pancake", "soup"))}
+)
 _STANDS_INSIDE = frozenset({"wardrobe", "window", "windowsill", "fireplace", "hearth"})
 _SEES = frozenset("hold stand sit wait look lean kneel put write read keep find sleep".split())
 
@@ -190,6 +192,15 @@ def _is_at_the_oven(parsed: Parsed, i: int) -> bool:
         return False
     if parsed.tokens[i].lemma == "bake":
         return any(parsed.tokens[s].pos in {"PRON", "PROPN"} for s in subjects(parsed, i))
+    if parsed.tokens[i].lemma != "oven":
+        # "She was making marmalade"; whoever eats it may be anywhere.
+        return parsed.tokens[i].dep == "dobj" and parsed.tokens[verb].lemma in {
+            "make",
+            "cook",
+            "boil",
+            "stir",
+            "fry",
+        }
     return parsed.tokens[i].dep == "pobj"
 
 

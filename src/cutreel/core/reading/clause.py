@@ -118,7 +118,11 @@ class Clause(Wording):
             if plural:
                 verb = verb.replace("is ", "are ") if " " in verb else verb.removesuffix("s")
             rest, weight = [], 1
-        elif lemma in MENTAL or (lemma in _EMPTY_VERBS and not rest):
+        elif (
+            lemma in MENTAL
+            or (lemma in _EMPTY_VERBS and not rest)
+            or (lemma == "feel" and not self._has("dobj"))
+        ):
             return None
         elif (lemma in _OF_SOMETHING and self._has("dobj") and not rest) or self._loses_heart():
             return None  # "took turns" is no taking

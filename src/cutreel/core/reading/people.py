@@ -209,6 +209,9 @@ class _Reader:
         sort = sort_of(token.lemma)
         if sort == "people":
             hear_of_others(page, i)
+        if sort == "person" and token.dep == "attr" and self._is_who_it_is(i):
+            # "It is your mother. She asks ...": somebody who is not in the cast.
+            self.page.now.touch(SOMEBODY[pronoun_of(token.lemma)], True)
         if sort not in {"person", "animal"} or token.dep in {"attr", "appos"}:
             return self._named_behind(i)
         if self._named_behind(i):
@@ -231,6 +234,13 @@ class _Reader:
         why = f"“{page.phrase(i)}”: the last who can be meant"
         page.note(i, [found], why, 0.7, page.span(i))
         return True
+
+    def _is_who_it_is(self, i: int) -> bool:
+        tokens, verb = self.tokens, self.tokens[i].head
+        below = [c for c in self.page.parsed.children[verb] if tokens[c].dep in SUBJECT]
+        it = any(tokens[c].text.lower() in {"it", "this", "that"} for c in below)
+        named = i in self.page.calls or kin_meant(self.page, i) is not None
+        return it and not named and self.page.says[i] is None
 
     def _is_only_heard(self, i: int) -> bool:
         """ "The woman on the phone": she is nobody who is here."""

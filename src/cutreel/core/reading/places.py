@@ -83,6 +83,8 @@ def is_place(parsed: Parsed, i: int) -> bool:
         return False
     if is_numbered(parsed, i):
         return True
+    if token.lemma in {"outside", "inside"}:
+        return False  # "frost on the outside of the door"
     if token.pos == "PROPN" and token.lemma.lower() != token.lemma and token.dep != "pobj":
         return is_crossed(parsed, i)
     if token.lemma == "bar" and any(parsed.tokens[c].text == "of" for c in parsed.children[i]):

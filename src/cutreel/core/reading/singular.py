@@ -147,11 +147,36 @@ def _rival(page: Page, scored: tuple[float, int]) -> float:
     return score + (OPEN_SEX if p is not None and p.kind == "person" and not p.pronoun else 0)
 
 
+def _is_written(page: Page, i: int) -> bool:
+    """ "On the card it said": nobody speaks."""
+    verb = page.tokens[i].head
+    on = (
+        c
+        for c in page.parsed.children[verb]
+        if c < i and page.tokens[c].text.lower() in {"on", "in"}
+    )
+    what = [page.tokens[k] for c in on for k in page.parsed.children[c]]
+    return page.tokens[verb].lemma in {"say", "read"} and any(t.dep == "pobj" for t in what)
+
+
+def _is_a_thing(page: Page, i: int) -> bool:
+    """ "It was a blue envelope": no animal is that."""
+    verb = page.tokens[i].head
+    what = [page.tokens[c] for c in page.parsed.children[verb] if page.tokens[c].dep == "attr"]
+    return page.tokens[verb].lemma == "be" and any(
+        sort_of(t.lemma) in {"thing", "food", "garment", "plant", "place"} for t in what
+    )
+
+
 def it(page: Page, i: int) -> Meaning | None:
     """ "It": an animal or a thing of the cast that was the last to do something."""
+    if _is_written(page, i):
+        return None
     for f in page.now.focus:
         p = page.cast.people.get(f.id)
         if p is not None and p.kind != "person" and p.pronoun is None and f.age <= 1:
+            if p.kind == "animal" and _is_a_thing(page, i):
+                continue
             if f.id in page.barred(i):
                 continue  # nothing does it to itself by "it"
             if page.tokens[i].dep in SUBJECT or page.tokens[i].dep in OBJECT:

@@ -112,6 +112,8 @@ def _arrival(parsed: Parsed, i: int, comes: bool, called: Called, teller: int | 
     noun, phrase = room_of(parsed, i), phrase_of(parsed, i)
     if noun == "light":
         noun, phrase = "lighthouse", "lighthouse"
+    if token.dep == "compound" and _is_of_a_thing(parsed, verb):
+        stays = False  # "your phone lights up on the kitchen table"
     if _is_far_out(parsed, i, called):
         elsewhere, stays = True, False
     if _moves_away(parsed, verb) or is_of_the_sky(parsed, verb):
@@ -128,6 +130,16 @@ def _arrival(parsed: Parsed, i: int, comes: bool, called: Called, teller: int | 
         elsewhere,
         parsed.tokens[verb].lemma in LIVES and before != "off",
     )
+
+
+def _is_of_a_thing(parsed: Parsed, verb: int) -> bool:
+    of = subjects(parsed, verb)
+    if parsed.tokens[verb].pos == "NOUN":
+        return (
+            sort_of(parsed.tokens[verb].lemma) == "thing"
+        )  # "your phone lights up", taken for a noun
+    goes = parsed.tokens[verb].lemma in MOVES
+    return bool(of) and not goes and all(sort_of(parsed.tokens[s].lemma) == "thing" for s in of)
 
 
 def _moves_away(parsed: Parsed, verb: int) -> bool:

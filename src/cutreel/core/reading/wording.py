@@ -118,6 +118,8 @@ class Wording:
             return self.other(c)
         if token.tag == "CD":
             return ""  # "he stopped eleven of them": of what is not told
+        if token.text.lower() == "something":
+            return "something"
         if token.pos == "PRON":
             return token.text.lower() if token.text.lower() in {"it", "them"} else ""
         if (sort_of(token.lemma) is None and token.pos != "PROPN") or is_unseen(self.parsed, c):
