@@ -4,7 +4,8 @@ from collections.abc import Iterator, Mapping, Sequence
 from typing import NamedTuple
 
 from cutreel.core.manuscript import Manuscript
-from cutreel.core.reading import Changed, Story
+from cutreel.core.nouns import sort_of
+from cutreel.core.reading import Changed, Deed, Story
 
 from .model import Person
 from .years import years_later
@@ -32,6 +33,11 @@ def aged(cast: Sequence[Person], script: Manuscript, story: Story) -> Iterator[A
     for number, read in sorted(story.paragraphs.items()):
         start = story.starts[number]
         dead = {p for d in read.deeds if d.verb == "die" for p in d.who}
+        grows = {start + d.start: d for d in read.deeds if _makes_grown(d)}
+        for at, deed in sorted(grows.items()):
+            for person in children.intersection(deed.who):
+                children.discard(person)
+                yield Aged(at, Changed(deed.start, person, "age", "grown"))
         for mention in read.mentions:
             at = start + mention.start
             now = max((passed for since, passed in years.items() if since <= at), default=0)
@@ -48,6 +54,15 @@ def aged(cast: Sequence[Person], script: Manuscript, story: Story) -> Iterator[A
                     yield Aged(at, changed._replace(text="old"))
                     yield Aged(at, changed._replace(what="hair", text="grey"))
         alive -= dead
+
+
+def _makes_grown(deed: Deed) -> bool:
+    """ "She became a doctor", "he got married": no child any more."""
+    if deed.verb == "marry":
+        return True
+    last = deed.text.rsplit(" ", maxsplit=1)[-1]
+    became = deed.verb == "become" and sort_of(last) == "person"
+    return became or (deed.verb == "grow" and " up" in deed.text)
 
 
 def _years(script: Manuscript, story: Story) -> Mapping[int, int]:

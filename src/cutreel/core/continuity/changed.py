@@ -43,8 +43,12 @@ def with_changes(
                 t.text for p in people.values() if p.id != person.id for t in p.traits
             )
             said = _said(script.text, at)
+            later: list[Trait] = []
+            if (change.what, change.text) == ("age", "grown"):
+                person, later = _as_a_child(person, script.text, at, others)
             outfit = _outfit(person, change, ids, starts[at], said, others)
             if outfit is not None:
+                outfit.traits += later
                 again = _as_before(person, change, script, story, ids, starts[at])
                 outfits = [*person.outfits, outfit, *again]
                 people[change.person] = person.model_copy(update={"outfits": outfits})
@@ -69,6 +73,22 @@ def _outfit(
     if change.what == "beard" and not change.text:
         name = "without the beard"
     return Outfit(name=name[:60] or change.what, traits=traits, since=ids[at])
+
+
+def _as_a_child(person: Person, text: str, at: int, others: str) -> tuple[Person, list[Trait]]:
+    """Somebody as they are until they are grown at character `at`: without clothes that are only told of after that,
+    and those clothes."""
+    later = [
+        t
+        for t in person.traits
+        if t.about == "clothes" and t.said and text.find(t.said.rstrip(" …")) > at
+    ]
+    if not later:
+        return person, []
+    garment = _coloured(person, "dress" if person.pronoun == "she" else "jumper", others)
+    traits = [t for t in person.traits if t not in later]
+    child = [*traits, Trait(about="clothes", text=garment)]
+    return person.model_copy(update={"traits": child}), later
 
 
 def _as_before(

@@ -13,6 +13,9 @@ ROOMS = frozenset(
 )
 """Places of a house, and its garden."""
 
+IN_A_TOWN = 40
+"""Characters within which a town behind a house says where that house is."""
+
 
 class Called(NamedTuple):
     """How somebody of the cast is called in a prompt."""
@@ -71,6 +74,14 @@ class Told:
             inside = [a for a in self.arrivals if a.start > comes[-1].start and a.noun in ROOMS]
             if comes[-1].noun in ("home", "house") and inside:
                 return inside[0]._replace(stays=True)  # "came home, the kitchen smelled of bread"
+            before = comes[-2] if len(comes) > 1 else None
+            if (
+                comes[-1].town
+                and before
+                and not before.town
+                and comes[-1].start - before.start < IN_A_TOWN
+            ):
+                return before  # "to his laboratory in London"
             return self._within(comes[-1])
         # A window says where they are only where nothing else does.
         told = [a for a in self.arrivals if a.phrase != WITHIN] or self.arrivals

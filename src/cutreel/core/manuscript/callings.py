@@ -73,6 +73,7 @@ NOT_NAMES |= {
     "often", "twice", "today", "tomorrow", "yesterday", "underneath", "opposite",
     "far", "inside", "outside", "together", "later", "soon", "suddenly", "everything", "anything", "slowly", "perhaps",
     "maybe", "again", "away", "down", "up", "out", "back", "yet", "neither", "beside", "beyond", "near", "next",
+    "number", "fact", "reason", "step", "lesson", "rule", "tip",
     "behind", "after", "before", "above", "below", "under", "over", "through", "until", "since", "while", "because",
 }
 # fmt: on

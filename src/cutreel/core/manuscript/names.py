@@ -353,7 +353,8 @@ def _count(tally: _Tally, name: str, sentence: str, at: int, end: int, inside: b
         tally.speaks[name] += 1
     if sentence[at:end].endswith(("'s", "’s")):
         tally.owning[name] += 1
-    if _ARTICLE.search(before):
+    # "The engineer Percy Spencer": the article is the engineer's.
+    if _ARTICLE.search(before) and sort_of(last[-1]) != "person":
         tally.articled[name] += 1
     if animal := _ANIMAL.search(before):
         tally.species[name] = SPECIES[animal.group(1)]

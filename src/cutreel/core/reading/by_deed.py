@@ -49,6 +49,8 @@ def place_by_deed(parsed: Parsed, i: int, called: Called) -> Arrival | None:
         return Arrival(token.start, noun, phrase_of(parsed, place), True)
     if token.lemma in _OVER_THE_DEEP and _is_under_water(parsed, i):
         return Arrival(token.start, "depths", "below the surface", False)
+    if _is_in_the_yard(parsed, i):
+        return Arrival(token.start, "garden", token.lemma, False)
     if _sits_outside(parsed, i):
         return Arrival(token.start, "street", "street", False)
     ride = place_by_ride(parsed, i, called)
@@ -70,6 +72,24 @@ def place_by_deed(parsed: Parsed, i: int, called: Called) -> Arrival | None:
     if _is_set_in(parsed, i):
         return Arrival(token.start, "town", token.lemma, False)
     return None
+
+
+_PLANTED = frozenset("tree seed seedling bush bean rose shrub sapling".split())
+
+
+def _is_in_the_yard(parsed: Parsed, i: int) -> bool:
+    """ "He planted a mango tree behind the house", "she was sitting in the shade"."""
+    token = parsed.tokens[i]
+    verb = clause_of(parsed, i)
+    if unreal(parsed, verb) or compared(parsed, i) or not subjects(parsed, verb):
+        return False
+    before = parsed.tokens[token.head].text.lower() if token.dep == "pobj" else ""
+    if token.lemma in {"house", "cottage", "hut"} and before == "behind":
+        return True
+    if token.lemma == "shade" and before == "in":
+        of = any(parsed.tokens[c].text.lower() == "of" for c in parsed.children[i])
+        return parsed.tokens[verb].lemma in POSTURES and not of
+    return token.lemma in _PLANTED and token.dep == "dobj" and parsed.tokens[verb].lemma == "plant"
 
 
 _OVER_THE_DEEP = frozenset("surface water sea ocean floor seabed".split())

@@ -8,7 +8,7 @@ from cutreel.core.nouns import sort_of
 from .clauses import MENTAL, SPEECH, SUBJECT, compared, joined, subjects, told_behind, unreal
 from .memories import memories
 from .unseen import BE, is_metaphor, is_unseen, none_of, proper
-from .verbs import present
+from .verbs import base_of, present
 from .wording import Wording, listed_in_words
 
 
@@ -80,7 +80,7 @@ class Clause(Wording):
             return self._there_is()
         if not named:
             return None
-        lemma = self.token.lemma
+        lemma = base_of(self.token.lemma)
         plural = len(who) > 1 or (
             not who
             and any(

@@ -166,7 +166,11 @@ def _unreal(parsed: Parsed, verb: int) -> str:
             own_subject = any(t.dep in SUBJECT for t in below)
             if token.dep == "conj" and own_subject:
                 return "" if outer == "denied" else outer
-            if token.dep == "advcl" and outer == "remembered" and token.tag == "VBD":
+            if (
+                token.dep == "advcl"
+                and outer == "remembered"
+                and token.tag in {"VBD", "VBZ", "VBP"}
+            ):
                 return ""  # "when she came home, her hair had gone white"
             return outer if outer and (token.dep != "advcl" or outer != "denied") else ""
     return ""

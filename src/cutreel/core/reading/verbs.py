@@ -17,9 +17,14 @@ _PAST = {
 """Pasts and stems that the parser sometimes takes for the verb itself."""
 
 
+def base_of(lemma: str) -> str:
+    """What the parser takes for a verb itself and is its past: "wove" is "weave"."""
+    return _PAST.get(lemma, lemma)
+
+
 def present(lemma: str) -> str:
     """A verb's form for she, he and it."""
-    lemma = _PAST.get(lemma, lemma)
+    lemma = base_of(lemma)
     irregular = {"be": "is", "have": "has", "do": "does", "go": "goes"}
     if lemma in irregular:
         return irregular[lemma]

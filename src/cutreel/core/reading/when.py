@@ -94,7 +94,18 @@ def other_days(parsed: Parsed, spoken: frozenset[int]) -> tuple[int, ...]:
         opens = i == 0 or parsed.tokens[i - 1].sentence != token.sentence
         if opens or before in {"in", "on", "by", "after", "during"}:
             out.append(token.start)
-    return tuple(out)
+    out += [
+        t.start for i, t in enumerate(parsed.tokens) if i not in spoken and _years_go_by(parsed, i)
+    ]
+    return tuple(sorted(out))
+
+
+def _years_go_by(parsed: Parsed, i: int) -> bool:
+    """ "She became a doctor": that takes years."""
+    if parsed.tokens[i].lemma != "become" or unreal(parsed, i):
+        return False
+    what = [parsed.tokens[c] for c in parsed.children[i]]
+    return any(t.dep == "attr" and sort_of(t.lemma) == "person" for t in what)
 
 
 def _names_a_day(parsed: Parsed, i: int) -> bool:
@@ -122,7 +133,7 @@ def _next_day(parsed: Parsed, i: int) -> bool:
 def tells_when(token: Token) -> bool:
     """Whether a word is one of hour, weather or season."""
     word = token.text.lower()
-    return word in TIMES or word in WEATHERS or word in SEASONS
+    return word in TIMES or word in WEATHERS or word in SEASONS or word == "rains"
 
 
 def not_now(parsed: Parsed, i: int) -> bool:
@@ -178,7 +189,8 @@ def not_now(parsed: Parsed, i: int) -> bool:
         if aside & {"had", "not", "n’t", "n't", "never"}:
             return True
     why = unreal(parsed, clause_of(parsed, i))
-    return (bool(why) and why != "denied") or (why == "denied" and word in WEATHERS)
+    weather = word in WEATHERS or word == "rains"
+    return (bool(why) and why != "denied") or (why == "denied" and weather)
 
 
 def _shortly(parsed: Parsed, before: int) -> bool:

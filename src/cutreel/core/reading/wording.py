@@ -22,6 +22,10 @@ _OWNED = frozenset("hers his mine yours ours theirs".split())
 """By itself what is somebody's, and not who it is."""
 
 
+_HOW_MANY = frozenset("many few several such other same first last next".split())
+"""Beside a thing, they say nothing of how it looks."""
+
+
 class Wording:
     """What stands in one clause, by the index of its `verb`; tokens `spoken` are words of a quotation."""
 
@@ -49,7 +53,9 @@ class Wording:
             kept = [
                 self.tokens[c].text
                 for c in self.parsed.children[i]
-                if c < i and self.tokens[c].dep in {"amod", "compound"}
+                if c < i
+                and self.tokens[c].dep in {"amod", "compound"}
+                and self.tokens[c].lemma not in _HOW_MANY
             ]
             self.things.append(" ".join(["the", *kept, token.text]) + made_of_it(self.parsed, i))
         words: list[str] = []
@@ -124,7 +130,9 @@ class Wording:
             return token.text.lower() if token.text.lower() in {"it", "them"} else ""
         if (sort_of(token.lemma) is None and token.pos != "PROPN") or is_unseen(self.parsed, c):
             return ""
-        return listed_in_words([self.phrase(k, deep=True) for k in joined(self.parsed, c)])
+        # "Wore a white coat and forgot": no coat forgot.
+        nouns = [k for k in joined(self.parsed, c) if k == c or self.tokens[k].pos not in VERBAL]
+        return listed_in_words([self.phrase(k, deep=True) for k in nouns])
 
     def place_phrase(self, c: int) -> str:
         """A preposition with what can be seen behind it."""
