@@ -203,7 +203,7 @@ def test_places_and_scenes_change_what_is_there(page: Page) -> None:
     page.keyboard.press("Enter")
     decide(page)
     page.get_by_label("Weather of scene 1").click()
-    page.get_by_role("option", name="snow").click()
+    page.get_by_role("option", name="snow", exact=True).click()
     decide(page)
     go(page, "Sheet")
     page.locator("[data-shot]").last.click()
