@@ -17,7 +17,7 @@ Amara poured half of her cup at the foot of the tree, at night, when nobody was 
 The rains came back. Amara went to school in the city. She became a doctor. She wore a white coat and forgot, for whole weeks \
 at a time, that there was such a thing as a tree.
 
-Then a letter came. She took the bus for eleven hours. He was sitting in the shade. Above him hung so many mangoes that the \
+Then a letter came. Her father was very old, and he could not see any more. She took the bus for eleven hours. He was sitting in the shade. Above him hung so many mangoes that the \
 branches had been propped up with poles.
 """
 
@@ -52,6 +52,15 @@ def test_what_a_grown_woman_wears_no_girl_wears(tree: ReadFilm) -> None:
     )
     assert "girl" in girl and "white coat" not in girl
     assert "woman" in doctor and "white coat" in doctor
+
+
+def test_a_father_is_old_when_that_is_told_and_not_before(tree: ReadFilm) -> None:
+    then, now = (
+        looks(tree, "planted a mango tree", "the father"),
+        looks(tree, "could not see", "the father"),
+    )
+    assert "old man" not in then and "grey" not in then
+    assert "old man" in now and "grey hair" in now
 
 
 def test_rains_that_do_not_come_do_not_fall(tree: ReadFilm) -> None:

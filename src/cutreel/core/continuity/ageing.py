@@ -1,5 +1,6 @@
 """Who grows up, or old, in the years that a story leaps over: the boy of 1974 is a man in 1998."""
 
+import re
 from collections.abc import Iterator, Mapping, Sequence
 from typing import NamedTuple
 
@@ -7,7 +8,7 @@ from cutreel.core.manuscript import Manuscript
 from cutreel.core.nouns import sort_of
 from cutreel.core.reading import Changed, Deed, Story
 
-from .model import Person
+from .model import Person, Trait
 from .years import years_later
 
 GROWS, AGES = 10, 45
@@ -54,6 +55,51 @@ def aged(cast: Sequence[Person], script: Manuscript, story: Story) -> Iterator[A
                     yield Aged(at, changed._replace(text="old"))
                     yield Aged(at, changed._replace(what="hair", text="grey"))
         alive -= dead
+
+
+def young_before(
+    cast: Sequence[Person], script: Manuscript, story: Story
+) -> tuple[list[Person], list[Aged]]:
+    """The cast without what is only told once somebody else has grown up ("then a letter came. Her father was very
+    old"), and that it holds from there."""
+    grown = min((a.at for a in aged(cast, script, story) if a.change.text == "grown"), default=None)
+    out, later = [*cast], []
+    for i, person in enumerate(cast):
+        who = next((t for t in person.traits if t.about == "who"), None)
+        if grown is None or who is None or not re.search(r"\bold\b", who.text):
+            continue
+        told = script.text.find(who.said.rstrip(" …")) if who.said else -1
+        meant = [
+            story.starts[number] + m.start
+            for number, read in sorted(story.paragraphs.items())
+            for m in read.mentions
+            if person.id in m.people
+        ]
+        then = next((at for at in meant if at >= told), None)
+        if told <= grown or not meant or meant[0] > grown or then is None:
+            continue
+        out[i] = person.model_copy(update={"traits": [*_not_yet_old(person)]})
+        paragraph = next(n for n in sorted(story.starts, reverse=True) if story.starts[n] <= then)
+        start = then - story.starts[paragraph]
+        later += [
+            Aged(then, Changed(start, person.id, "age", "old")),
+            Aged(then, Changed(start, person.id, "hair", "grey")),
+        ]
+    return out, later
+
+
+def _not_yet_old(person: Person) -> Iterator[Trait]:
+    """The traits of somebody who is told to be old, before that; what is guessed of the old is not theirs yet."""
+    for trait in person.traits:
+        if trait.about == "who":
+            text = " ".join(w for w in trait.text.split() if w != "old")
+            yield trait.model_copy(update={"text": text, "said": ""})
+        elif trait.about == "hair" and not trait.said:
+            yield trait.model_copy(
+                update={"text": trait.text.replace("grey", "dark brown"), "short": ""}
+            )
+        elif trait.about != "face" or trait.said:
+            yield trait
 
 
 def _makes_grown(deed: Deed) -> bool:

@@ -8,7 +8,7 @@ from cutreel.core.keys import seed_from
 from cutreel.core.manuscript import Manuscript
 from cutreel.core.reading import Changed, Story
 
-from .ageing import aged
+from .ageing import aged, young_before
 from .model import Outfit, Person, Trait
 from .outfits import COLOURS, dressed
 from .parts import slot_of
@@ -24,11 +24,12 @@ def with_changes(
 ) -> list[Person]:
     """The cast with an outfit for each change of looks that `story`, read with them, tells; `ids` are the numbers of
     the words."""
+    cast, old_by_then = young_before(cast, script, story)
     people = {p.id: p for p in cast}
     starts = {w.start: i for i, w in enumerate(script.words)}
     deeds = (d for read in story.paragraphs.values() for d in read.deeds)
     dead = {p for d in deeds if d.verb == "die" for p in d.who}
-    years = [*aged(cast, script, story)]
+    years = [*aged(cast, script, story), *old_by_then]
     for number, read in sorted(story.paragraphs.items()):
         start = story.starts[number]
         by_years = [a.change for a in years if a.at == start + a.change.start]
