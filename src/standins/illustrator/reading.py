@@ -397,7 +397,7 @@ def _beside_them(text: str, out: Reading, used: set[str]) -> None:
 
 
 _TO_WHOM = re.compile(
-    r"\b(?!is\b|as\b|was\b|has\b|his\b|its\b)[a-z]{2,}s(?: (?:to|at|with|for|beside|past|behind|after))? "
+    r"\b(?!is\b|as\b|was\b|has\b|his\b|its\b|becomes\b|remains\b|turns\b|plays\b|works\b)[a-z]{2,}s(?: (?:to|at|with|for|beside|past|behind|after))? "
     r"(?P<who>(?:an?|the) (?:[a-z]+ ){0,2}?[a-z]+(?:(?:,|,? and) (?:an?|the) (?:[a-z]+ ){0,2}?[a-z]+)*)(?=[.,]| and | in | at | on | with |$)"
 )
 """A deed and to whom it is done."""
