@@ -432,6 +432,10 @@ def test_those_to_whom_something_is_done_are_there() -> None:
     )
     assert [f.of for f in reading.figures] == ["", "priest", "brewer"]
     assert reading.figures[1].garments and reading.figures[1].pronoun == "he"
+    became = read_prompt(
+        "Medium shot. Amara (woman, white coat). Amara becomes a doctor and wears a white coat. a room. day"
+    )
+    assert len(became.figures) == 1
     nobody = read_prompt(
         "Medium shot. Ludwig (man, mustard jumper). Ludwig opens the door and looks at the clock. a tower. day"
     )
