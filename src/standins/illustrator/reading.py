@@ -2,7 +2,7 @@
 given back."""
 
 import re
-from collections.abc import Collection, Iterator
+from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass, field
 from typing import NamedTuple
 
@@ -403,6 +403,16 @@ _TO_WHOM = re.compile(
 """A deed and to whom it is done."""
 
 
+def _somebody_of(words: Sequence[str]) -> str | None:
+    """Who is meant by words behind an article: the last of them, or the one before a name ("widow hollub")."""
+    for word in reversed(words[-2:]):
+        if word in v.PEOPLE or (is_person(word) and word not in NAMED and not word.endswith("s")):
+            return word
+        if word in v.PROPS or word in v.ANIMALS or word in v.GARMENTS or kin_of(word):
+            return None  # "a white coat"
+    return None
+
+
 def _done_to(text: str, out: Reading, used: set[str]) -> None:
     """Whoever something is done to that is described nowhere: "questions the priest, the brewer and the widow"."""
     if out.framing in ("close", "extreme close") or not out.figures:
@@ -411,7 +421,7 @@ def _done_to(text: str, out: Reading, used: set[str]) -> None:
     for told in _TO_WHOM.finditer(text):
         for phrase in re.split(r",? and |, ", told["who"]):
             words = phrase.split(" ")[1:]
-            who = next((w for w in words if (w in v.PEOPLE or is_person(w)) and not w.endswith("s")), None)
+            who = _somebody_of(words)
             if who is None or called & set(words) or len(out.figures) >= 3 or _denied(text, told):
                 continue
             pronoun, age = v.PEOPLE.get(who, ("", "adult"))
