@@ -1,5 +1,6 @@
 """What tests share: small helpers, and one running stack for all tests that need the database and the services."""
 
+import os
 import subprocess
 from collections.abc import Iterator
 from pathlib import Path
@@ -19,9 +20,11 @@ ROOT = Path(__file__).parent.parent
 STORY = (ROOT / "src/cutreel/demo/lamp-at-saltmere.txt").read_text()
 
 
-def run(*command: str) -> subprocess.CompletedProcess[str]:
-    """Run a program and keep what it says."""
-    return subprocess.run(command, capture_output=True, text=True, check=False)
+def run(*command: str, **environment: str) -> subprocess.CompletedProcess[str]:
+    """Run a program and keep what it says; `environment` is added to ours."""
+    return subprocess.run(
+        command, capture_output=True, text=True, check=False, env=os.environ | environment
+    )
 
 
 @pytest.fixture(scope="session")

@@ -2,7 +2,10 @@
 
 import json
 import os
+import subprocess
+from contextlib import suppress
 from pathlib import Path
+from uuid import uuid4
 
 import av
 import numpy as np
@@ -28,6 +31,10 @@ So they carried the ladder back across the road, and nobody said another word ab
 """
 
 
+OURS = {"CUTREEL_MADE_FOR": uuid4().hex}
+"""In the environment of every process that a film of this module starts, whoever its parent is later."""
+
+
 def make(folder: Path, *more: str, story: str = STORY, name: str = "film") -> tuple[dict, Path]:
     (folder / f"{name}.txt").write_text(story)
     out = folder / f"{name}.mp4"
@@ -41,6 +48,7 @@ def make(folder: Path, *more: str, story: str = STORY, name: str = "film") -> tu
         "360p",
         "--json",
         *more,
+        **OURS,
     )
     assert done.returncode == 0, done.stderr[-2000:]
     assert "rendering" in done.stderr and "wrote" in done.stderr
@@ -293,6 +301,19 @@ def test_targets_that_cannot_be_written_are_said_before_anything_is_made(
     assert "no file" in refused(str(tmp_path / "no.txt"), "--out", str(tmp_path / "film.mp4"))
 
 
-def test_nothing_is_left_running() -> None:
-    names = [p.read_bytes() for p in Path("/proc").glob("[0-9]*/cmdline") if os.access(p, os.R_OK)]
-    assert not [n for n in names if b"cutreel.cli" in n]
+def processes_of_ours() -> list[str]:
+    mark = "=".join(*OURS.items()).encode()
+    found = []
+    for process in Path("/proc").glob("[0-9]*"):
+        # Others come and go meanwhile, and some are not ours to read.
+        with suppress(OSError):
+            if mark in (process / "environ").read_bytes().split(b"\0"):
+                found.append((process / "cmdline").read_text())
+    return found
+
+
+def test_nothing_is_left_running(film) -> None:
+    with subprocess.Popen(["sleep", "60"], env=os.environ | OURS) as seen:
+        assert processes_of_ours() == ["sleep\x0060\x00"]
+        seen.kill()
+    assert not processes_of_ours()
