@@ -1,8 +1,10 @@
 """Stories labelled by hand, sentence by sentence, with who is there to be seen, where and when: what a reader would say.
 
 A line is a sentence, then ` | who: names`, and where it is said, `place`, `time`, `weather`. A dash is nobody; `place: not
-market` says where it is not. In some stories every word of the narration that means somebody says whom: `[She=Ada]`. The
-first lines tell where a story is from (written for this project unless it says otherwise) and by which calls the cast is known.
+market` says where it is not. In some stories every word of the narration that means somebody says whom: `[She=Ada]`. In
+some, `see` says what a picture of the sentence must show, and `unseen` what it must not: beginnings of words, those between
+strokes being as good as each other. The first lines tell where a story is from (written for this project unless it says
+otherwise), by which calls the cast is known, and, where every look that is told is labelled, how they look.
 """
 
 import os
@@ -36,6 +38,12 @@ class LabelledStory:
     text: str
     cast: dict[str, tuple[str, ...]]
     sentences: tuple[Labelled, ...]
+    looks: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
+    """By who it is, the words of each look that the text tells."""
+
+
+SORTS = ("cast", "who", "looks", "place", "time", "weather", "meant", "seen")
+"""The sorts of facts, in the order in which they are printed."""
 
 
 @dataclass
@@ -74,6 +82,7 @@ def _plain(marked: str) -> tuple[str, dict[int, frozenset[str]]]:
 
 def labelled(path: Path) -> LabelledStory:
     cast: dict[str, tuple[str, ...]] = {}
+    looks: dict[str, tuple[str, ...]] = {}
     sentences: list[Labelled] = []
     parts: list[str] = []
     for line in path.read_text().splitlines():
@@ -83,6 +92,10 @@ def labelled(path: Path) -> LabelledStory:
             for one in line.removeprefix("# cast:").split(";"):
                 key, _, calls = one.strip().partition("=")
                 cast[key.strip()] = tuple(calls.split("|")) if calls else (key.strip(),)
+        elif line.startswith("# looks:"):
+            for one in line.removeprefix("# looks:").split(";"):
+                key, _, told = one.strip().partition("=")
+                looks[key.strip()] = _listed(told)
         elif not line.strip():
             parts.append("\n\n")
         else:
@@ -94,7 +107,11 @@ def labelled(path: Path) -> LabelledStory:
                 Labelled(sentence, frozenset(w for w in named if w != "-"), says, meant)
             )
             parts.append((" " if parts and parts[-1] != "\n\n" else "") + sentence)
-    return LabelledStory(path.stem, "".join(parts), cast, tuple(sentences))
+    return LabelledStory(path.stem, "".join(parts), cast, tuple(sentences), looks)
+
+
+def _listed(told: str) -> tuple[str, ...]:
+    return tuple(one.strip() for one in told.split(",") if one.strip())
 
 
 def all_stories(unseen: bool = False) -> list[LabelledStory]:
@@ -142,7 +159,7 @@ def read_by_sentence(story: LabelledStory, parses: Parses | None) -> ReadFilm:
 def scores(story: LabelledStory, film: ReadFilm) -> dict[str, Score]:
     """How much of what is labelled was read, by the sort of fact."""
     names = names_of(story, film)
-    out = {sort: Score() for sort in ("cast", "who", "place", "time", "weather", "meant")}
+    out = {sort: Score() for sort in SORTS}
     found_keys = set(names.values())
     out["cast"].right, out["cast"].missing = len(found_keys), len(story.cast) - len(found_keys)
     out["cast"].wrong = len(film.document.cast) - len(found_keys)
@@ -156,6 +173,8 @@ def scores(story: LabelledStory, film: ReadFilm) -> dict[str, Score]:
             for right in wanted(told, sort, shot.facts):
                 out[sort].right += right
                 out[sort].missing += not right
+        _score_seen(told, shot.prompt.text, out["seen"])
+    _score_looks(story, film, names, out["looks"])
     told_, read_ = mentions(story, film)
     for at in told_.keys() | read_.keys():
         right = told_.get(at) == read_.get(at)
@@ -163,6 +182,42 @@ def scores(story: LabelledStory, film: ReadFilm) -> dict[str, Score]:
         out["meant"].wrong += not right and at in read_
         out["meant"].missing += not right and at in told_
     return out
+
+
+def _score_seen(told: Labelled, prompt: str, score: Score) -> None:
+    """Whether a prompt says what must be seen, and nothing that must not."""
+    for one in _listed(told.says.get("see", "")):
+        found = _says(prompt, one)
+        score.right += found
+        score.missing += not found
+    for one in _listed(told.says.get("unseen", "")):
+        score.wrong += _says(prompt, one)
+
+
+def _says(text: str, any_of: str) -> bool:
+    return any(re.search(rf"\b{word}", text, re.IGNORECASE) for word in any_of.split("/"))
+
+
+def _score_looks(
+    story: LabelledStory, film: ReadFilm, names: Mapping[int, str], score: Score
+) -> None:
+    """Looks that were read from the text's words, against those that it tells; of people who were not found all are
+    missing, and what is proposed where the text is silent does not count. A trait may hold several."""
+    if not story.looks:
+        return
+    for key, looks in story.looks.items():
+        person = next((p for p in film.document.cast if names.get(p.id) == key), None)
+        outfits = [t for o in person.outfits for t in o.traits] if person else []
+        traits = [t.text for t in [*person.traits, *outfits]] if person else []
+        for look in looks:
+            found = any(all(_says(t, word) for word in look.split()) for t in traits)
+            score.right += found
+            score.missing += not found
+    for person in film.document.cast:
+        labels = story.looks.get(names.get(person.id, ""), ())
+        for trait in person.traits:
+            told = any(_says(trait.text, w) for look in labels for w in look.split())
+            score.wrong += bool(trait.said) and trait.about not in ("who", "kind") and not told
 
 
 def names_of(story: LabelledStory, film: ReadFilm) -> dict[int, str]:
