@@ -13,7 +13,9 @@ from tests.labelled import (
     mentions,
     parses_of,
     read_by_sentence,
+    score_seen,
     scores,
+    wanted,
 )
 from tests.told_now import told_now
 
@@ -59,6 +61,9 @@ def told_wrong(story, film) -> None:
             near = " ".join(story.text[max(0, at - 50) : at].split())
             print(f"  …{near}| told {set(told_.get(at, ()))} read {set(read_.get(at, ()))}")
     names = {p.id: p.name for p in film.document.cast}
+    for person in film.document.cast:
+        read_of = [(t.text, t.said[:30]) for t in person.traits]
+        print(f"  # {person.name}: {read_of}")
     print(f"== {story.name}: {[(p.name, p.aliases, p.pronoun) for p in film.document.cast]}")
     for told, shot in zip(story.sentences, film.shots, strict=True):
         who = {names[p] for p in shot.facts.there}
@@ -70,8 +75,12 @@ def told_wrong(story, film) -> None:
         says = {
             k: v
             for k, v in told.says.items()
-            if v.removeprefix("not ") not in str(getattr(shot.facts, k)) or v.startswith("not")
+            if k not in ("see", "unseen") and not all(wanted(told, k, shot.facts))
         }
+        seen = Score()
+        score_seen(told, shot.prompt.text, seen)
+        if seen.missing or seen.wrong:
+            says |= {k: told.says[k] for k in ("see", "unseen") if k in told.says}
         if not good or says:
             f = shot.facts
             print(f"  {shot.text}\n     read {sorted(who)} {f.place!r} {f.time} {f.weather};")

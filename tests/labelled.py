@@ -173,7 +173,7 @@ def scores(story: LabelledStory, film: ReadFilm) -> dict[str, Score]:
             for right in wanted(told, sort, shot.facts):
                 out[sort].right += right
                 out[sort].missing += not right
-        _score_seen(told, shot.prompt.text, out["seen"])
+        score_seen(told, shot.prompt.text, out["seen"])
     _score_looks(story, film, names, out["looks"])
     told_, read_ = mentions(story, film)
     for at in told_.keys() | read_.keys():
@@ -184,7 +184,7 @@ def scores(story: LabelledStory, film: ReadFilm) -> dict[str, Score]:
     return out
 
 
-def _score_seen(told: Labelled, prompt: str, score: Score) -> None:
+def score_seen(told: Labelled, prompt: str, score: Score) -> None:
     """Whether a prompt says what must be seen, and nothing that must not."""
     for one in _listed(told.says.get("see", "")):
         found = _says(prompt, one)

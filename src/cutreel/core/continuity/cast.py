@@ -98,7 +98,11 @@ def propose_cast(
         script = with_speakers(script, story, known_so_far)
     figures = _with_pronouns(script, parses or {}, figures[:24])
     if parses:
-        figures += nameless(script, parses, _known_figures(figures))
+        # Who he is that says "I am Winter" is clear once it is known who may be he.
+        known_so_far = _known_figures(figures)
+        story = read_story(script, parses, known_so_far)
+        script = with_speakers(script, story, known_so_far)
+        figures += nameless(script, parses, known_so_far)
     figures = _told_the_same(script, parses or {}, figures)
     figures = _of_one_kind(script, parses or {}, figures)
     ages = _ages_told(figures, script.text)

@@ -11,11 +11,14 @@ from dataclasses import dataclass, field
 
 from cutreel.core.colour import colour_in
 from cutreel.core.manuscript import Figure, Manuscript, words_text
+from cutreel.core.nouns import sort_of
 from cutreel.core.reading import NOTHING, TOLD_NEXT, Story
+
+from .marks import FEATURES, FEATURES_HOW, marks_in
 
 # fmt: off
 HEAD = ("head",)
-HAIR = ("hair", "curls", "braid", "braids", "plait", "plaits", "ponytail")
+HAIR = ("hair", "curls", "braid", "braids", "plait", "plaits", "ponytail", "pigtail", "pigtails", "topknot", "bun")
 FACE = (
     "beard", "moustache", "eyes", "freckles", "skin", "spectacles", "glasses", "eyebrows", "scar", "patch",
     "eyepatch",
@@ -38,7 +41,7 @@ _HOW = {
     "embroidered", "buttoned", "double-breasted", "rubber", "wooden", "gold", "silver", "tight",
     "dressing", "evening", "ball", "wedding", "school", "working", "riding", "denim", "tweed", "lace", "ragged",
     "hooded", "sleeveless", "quilted", "steel", "brass", "horn-rimmed", "wire", "tin", "warm", "best", "sunday",
-    "sharp", "kind", "tired", "bald", "shaved", "shaven",
+    "sharp", "kind", "tired", "bald", "shaved", "shaven", "usual", *FEATURES_HOW,
 }
 _BUILD = {
     "old", "young", "tall", "short", "broad", "thin", "stout", "small", "big", "plump", "slight",
@@ -57,7 +60,8 @@ _ONES = (
 _TENS = ("twenty", "thirty", "forty", "fifty", "sixty", "seventy", "eighty", "ninety")
 _NUMBERS = {w: n for n, w in enumerate(_ONES, 1)} | {w: 10 * n for n, w in enumerate(_TENS, 2)}
 # fmt: on
-_NOUN = "|".join(sorted((*HEAD, *HAIR, *FACE, *CLOTHES), key=len, reverse=True))
+_NOUN = "|".join(sorted((*HEAD, *HAIR, *FACE, *FEATURES, *CLOTHES), key=len, reverse=True))
+_BODY = frozenset((*HEAD, *HAIR, *FACE, *FEATURES, "mark"))
 _STYLED = r"(?: (?:tied |worn |pinned )?(?:back |up )?in (?:a|two) (?:[a-z]+ )?(?:braids?|plaits?|bun|knot|ponytail))?"
 _MADE_OF = r"(?: of (?:[a-z]+ ){0,2}(?:feathers|fur|skins?|hide|leaves|wool|silk|velvet|lace|rags|patches|straw|mail))?"
 _OVER_EYE = r"(?: over (?:his|her|one|the) (?:left |right )?eye)?"
@@ -75,6 +79,17 @@ _NOT_HERS = re.compile(
     r"wash(?:ed|es)?|sew(?:ed|s)?|fold(?:ed|s)?|hung|hangs?|"
     r"another’s|somebody’s|stranger’s)\b[^,;]*$"
 )
+_NOT_ON_HER = re.compile(
+    r"\b(?:no|not|never|without|like|as|n’t|n't|off|los[te]s?|another’s|somebody’s|stranger’s)\b[^,;]*$"
+)
+"""The same of what is part of somebody: icicles may hang from a beard, and who washes her hair has it still."""
+_BEHIND_COLOUR = "and|every|all|since|from|for|ever|now|that|as|like|at|on|with|to|by|but"
+_IN_COLOUR = re.compile(
+    r"\b(?:(?:wore|wears|wearing)(?: all| always| only| nothing but)?|"
+    r"(?:dressed|clad|all|always)(?: all| always| only)? in)"
+    rf" (?P<colour>[a-z]+)(?=[,.;:!?]|$| (?:{_BEHIND_COLOUR})\b)"
+)
+"""Who "wore black every day", was "dressed all in white"."""
 _ONLY_SAID = re.compile(r"^\s*(?:of|for|from|belonging)\b")
 _AGE = re.compile(
     r"^(?: [A-Z][\w’'-]+)?(?:, and (?:she|he)|, who)? (?:was|is) (?:only |just |already |nearly |almost |about |now )*"
@@ -90,12 +105,25 @@ _OF_AGE = re.compile(r" of (?:about |around |nearly |almost |some )?([a-z]+(?:-[
 _BY_NOW = re.compile(r" (?:now|by now|by then)\b")
 _IS_SO = re.compile(
     r"^(?: [A-Z][\w’'-]+)?(?:, who)? (?:was|is) (?:very |quite |rather )?"
-    r"(?P<how>[a-z-]+(?:(?:, | and |, and )(?:very |quite |rather )?[a-z-]+){0,2})(?=[,.;]|$| and | but | with )"
+    r"(?:as |so )?"
+    r"(?P<how>[a-z-]+(?:(?:, | and |, and )(?:very |quite |rather )?[a-z-]+){0,2})(?=[,.;]|$| and | but | with | as )"
 )
+_IS_MORE = re.compile(
+    r"^(?: [A-Z][\w’'-]+)?(?:, who)? (?:was|is) (?:much |far )?(?P<how>[a-z]+er) than\b"
+)
+""""Taller than the door"."""
+_MORE = {
+    "taller": "tall", "bigger": "big", "larger": "large", "thinner": "thin", "smaller": "small", "broader": "broad",
+    "stouter": "stout", "shorter": "short", "rounder": "round", "leaner": "lean",
+}  # fmt: skip
+_IS_ONE = re.compile(
+    r"^(?: [A-Z][\w’'-]+)?(?:,|(?:, who)? (?:was|is)) an? (?P<how>(?:[a-z-]+,? (?:and )?){1,3})(?P<kind>[A-Za-z]+)\b"
+)
+""""Was a lean Scotsman": what they are besides may be anything that people are."""
+_LASTING = _BUILD - {"old", "big", "large", "little", "small", "heavy", "round"}
+"""What is said of a body also beside a trade: a big talker, an old hand need be neither."""
 _CALLED = re.compile(
-    r"\b[Aa]n? (?P<how>(?:[a-z-]+,? (?:and )?){0,3})(?P<kind>"
-    + "|".join(_KINDS)
-    + r") (?:called|named|by the name of) $"
+    r"\b[Aa]n? (?P<how>(?:[a-z-]+,? (?:and )?){0,3})(?P<kind>[a-z]+) (?:called|named|by the name of) $"
 )
 _COMES_IN = re.compile(
     r"\b[Aa]n? (?P<how>(?:[a-z-]+,? (?:and )?){0,3})(?P<kind>" + "|".join(_KINDS) + r")$"
@@ -121,10 +149,14 @@ class _Phrase:
     how: tuple[str, ...]
     noun: str
     styled: str
+    mark: str = ""
+    """What is said of a mark on a body, whole."""
 
     @property
     def text(self) -> str:
-        how = self.how
+        if self.mark:
+            return self.mark
+        how = tuple(h for h in self.how if h != "usual")
         if not any(map(colour_in, how)) and _LIKE_A_CROW.search(self.styled):
             how = ("black", *how)  # a coat of crow feathers
         return " ".join([*how, self.noun]) + self.styled
@@ -135,7 +167,7 @@ def _is_not_hers(text: str, phrase: _Phrase) -> bool:
     before = text[: phrase.start]
     if phrase.noun in HAIR and re.search(r"\bcuts? off\b[^,;]*$", before):
         return False
-    return _NOT_HERS.search(before) is not None
+    return (_NOT_ON_HER if phrase.noun in _BODY else _NOT_HERS).search(before) is not None
 
 
 @dataclass
@@ -150,6 +182,10 @@ class Described:
     """The colour of an animal: "she was brown and very small"."""
     face: list[str] = field(default_factory=list)
     clothes: list[str] = field(default_factory=list)
+    marks: list[str] = field(default_factory=list)
+    """By what else they are known: "scar on the cheek", "pointed nose"."""
+    in_colour: str = ""
+    """The colour of all they wear, where no garment is named: "wore black"."""
     said: list[str] = field(default_factory=list)
     where: dict[str, str] = field(default_factory=dict)
     """The words around what was said, by a wording: of a garment, hair, a face; of age and build by "who"."""
@@ -274,6 +310,7 @@ class _Reader:
                     owner = self._owner(text, phrase, meant)
                 if owner is not None:
                     self._note(owner, phrase, text)
+            self._in_colour(text, meant)
             return
         if paragraph != self.paragraph:
             self.paragraph, self.here = paragraph, set()
@@ -290,6 +327,7 @@ class _Reader:
             owner = self._owner(text, phrase, [*before, *named])
             if owner is not None:
                 self._note(owner, phrase, text)
+        self._in_colour(text, [*before, *named])
         for _, _, figure in named:
             self.last = figure
             pronoun = figure.pronoun or self._of(figure).pronoun
@@ -309,6 +347,21 @@ class _Reader:
             return last
         return self.last_by.get(pronoun)
 
+    def _in_colour(self, text: str, named: Sequence[tuple[int, int, Figure]]) -> None:
+        """Note who is told to wear a colour, and no garment."""
+        for told in _IN_COLOUR.finditer(text):
+            near = [f for _, end, f in named if end <= told.start()]
+            if (
+                not near
+                or colour_in(told["colour"]) is None
+                or _NOT_HERS.search(text[: told.start()])
+            ):
+                continue
+            own = self._of(near[-1])
+            own.in_colour = own.in_colour or told["colour"]
+            own.said.append(told.group())
+            own.where.setdefault(own.in_colour, _around(text, told.start(), told.end()))
+
     def _who(self, text: str, start: int, end: int, figure: Figure) -> None:
         """Age, build and kind, where they stand right before or behind the name."""
         if _OTHER_TIME.search(text[:start]):
@@ -323,6 +376,15 @@ class _Reader:
             own.built(_words(is_so["how"]))
             own.said.append(figure.name + is_so.group())
             own.where.setdefault("who", _around(text, start, end + is_so.end()))
+        if (more := _IS_MORE.match(behind)) and more["how"] in _MORE:
+            own.built([_MORE[more["how"]]])
+            own.where.setdefault("who", _around(text, start, end + more.end()))
+        one = _IS_ONE.match(behind)
+        if one and one["kind"] not in _KINDS and sort_of(one["kind"].lower()) == "person":
+            told_of = [w for w in _words(one["how"]) if w in _LASTING]
+            own.built(told_of)
+            if told_of:
+                own.where.setdefault("who", _around(text, start, end + one.end()))
         if figure.kind == "animal" and (is_so := _IS_SO.match(behind)):
             own.coat = own.coat or next((w for w in _words(is_so["how"]) if colour_in(w)), "")
         # "A small girl named Pim" may be one mention: what is before the name counts, not before all of it.
@@ -340,7 +402,7 @@ class _Reader:
                 own.kind = own.kind or told.group("kind")
                 continue
             if told:
-                own.kind = own.kind or told.group("kind")
+                own.kind = own.kind or (told["kind"] if told["kind"] in _KINDS else "")
                 aged = _OF_AGE.match(behind[told.end() :] if told is told_so[0] else behind)
                 own.years = own.years or (number_in(aged[1]) if aged else None)
                 how = _words(told.group("how"))
@@ -363,13 +425,9 @@ class _Reader:
             meant = may[-1] if may else self._meant(pronoun)
             # "His" of somebody without a name is not that of the last man of the page before.
             return meant if meant and meant.name in self.here else None
+        told = _without(text[:at])
         having = next(
-            (
-                h
-                for h in reversed(list(_HAVING.finditer(text[:at])))
-                if _is_list(text[h.end() : at])
-            ),
-            None,
+            (h for h in reversed(list(_HAVING.finditer(told))) if _is_list(told[h.end() :])), None
         )
         if having is None:
             return None
@@ -379,7 +437,7 @@ class _Reader:
             return behind[2]  # "with a patch over his eye, sat Jack Tolliver"
         if not near:
             return None
-        between = text[near[-1][1] : having.start()]
+        between = told[near[-1][1] : having.start()]
         other = re.search(r"\b(?:a|an|the|her|his)\s+(?:[\w-]+\s+){1,3}$", between)
         beside = re.match(
             r"(?: [A-Z][\w’'-]+)?(?:, | (?:was|is) (?:[\w-]+, )?)(?:a|an|the)\b", between
@@ -390,7 +448,15 @@ class _Reader:
     def _note(self, figure: Figure, phrase: _Phrase, text: str) -> None:
         noun, how, own = phrase.noun, phrase.how, self._of(figure)
         own.where.setdefault(phrase.text, _around(text, phrase.start, phrase.end))
-        if noun == "head":
+        if noun == "mark":
+            if phrase.text in own.marks:
+                return
+            own.marks.append(phrase.text)
+        elif noun in FEATURES:
+            if not FEATURES_HOW & set(how) or any(m.endswith(noun) for m in own.marks):
+                return
+            own.marks.append(phrase.text)
+        elif noun == "head":
             if own.hair or not {"bald", "shaved", "shaven"} & set(how):
                 return
             own.hair = "bald head"
@@ -417,7 +483,12 @@ class _Reader:
 
 def _phrases(text: str) -> Iterator[_Phrase]:
     """Things on people that a sentence names, each with the words right before it that say how it looks."""
+    marks = list(marks_in(text))
+    for mark in marks:
+        yield _Phrase(mark.start, mark.end, "a", (), "mark", "", mark.text)
     for thing in _THING.finditer(text):
+        if any(m.start <= thing.start() < m.end for m in marks):
+            continue
         how: list[str] = []
         start, own = thing.start(), ""
         while word := _BEFORE.search(text[:start]):
@@ -434,10 +505,17 @@ def _phrases(text: str) -> Iterator[_Phrase]:
                 break
             start = word.start()
             how += [] if skipped else [word.group()]
-        is_so = _WAS.match(text[thing.end() :]) if thing["noun"] in (*HAIR, *FACE) else None
+        is_so = _WAS.match(text[thing.end() :]) if thing["noun"] in _BODY else None
         if is_so and (is_so[1] in _HOW or colour_in(is_so[1]) is not None):
             how.append(is_so[1])
         yield _Phrase(start, thing.end(), own, tuple(how[::-1]), thing["noun"], thing["styled"])
+
+
+def _without(text: str) -> str:
+    """A text in which nothing stands where it names marks: "with a gap in his teeth and a scar" is a list."""
+    for mark in marks_in(text):
+        text = text[: mark.start] + " " * (mark.end - mark.start) + text[mark.end :]
+    return text
 
 
 def _of_a_list(text: str, start: int, behind: str) -> bool:

@@ -54,6 +54,7 @@ def guessed(
             traits=[
                 Trait(about="kind", text=figure.species or noun),
                 *_coat(figure, noun, text, taken, told.coat),
+                *_worn(told),
             ],
         )
     return Person(
@@ -72,6 +73,12 @@ def _coat(figure: Figure, noun: str, text: str, taken: set[str], told: str) -> l
         return []
     looks = coat((figure.species or noun).split(" ")[-1], figure.name, text, taken, told)
     return [Trait(about="other", text=looks)] if looks else []
+
+
+def _worn(told: Described) -> list[Trait]:
+    """What an animal or a thing is told to wear: a scarecrow in a long black coat."""
+    clothes = [Trait(about="clothes", text=_and(told.clothes), said=told.words_for(*told.clothes))]
+    return clothes if told.clothes else []
 
 
 def _traits(
@@ -102,6 +109,7 @@ def _traits(
     colour, garment = (
         ("white", "wedding dress") if bride else (free(COLOURS, seed // 31, taken), garment)
     )
+    colour = told.in_colour or colour
     build = [w for w in told.build if w not in ("old", "young", "bald")]
     aged = ["old"] if old else ["young"] if age == "young" else []
     bald = "bald" in told.build
@@ -119,7 +127,11 @@ def _traits(
         Trait(
             about="clothes",
             text=_and(_clothes(told, colour, f"{colour} {garment}")),
-            said=told.words_for(*told.clothes),
+            said=told.words_for(*told.clothes, told.in_colour),
+        ),
+        *(
+            Trait(about="mark", text=m, weight="if room", said=told.words_for(m))
+            for m in told.marks[:2]
         ),
     ]
 

@@ -6,6 +6,10 @@ from importlib.resources import files
 
 from .callings import Pronoun
 
+_SHES = "tilly lottie minnie leocadia priya kasia ottoline signe tove ngozi abena yuki dot"
+_HES = "barnaby cuthbert ezra ebenezer kwame emeka chidi anselm bento"
+"""Names of stories that are rare in registers."""
+
 
 @cache
 def _names() -> dict[str, Pronoun]:
@@ -13,7 +17,7 @@ def _names() -> dict[str, Pronoun]:
     women, men = gzip.decompress(packed).decode().splitlines()
     shes: dict[str, Pronoun] = dict.fromkeys(women.split()[1:], "she")
     hes: dict[str, Pronoun] = dict.fromkeys(men.split()[1:], "he")
-    return shes | hes
+    return shes | hes | dict.fromkeys(_SHES.split(), "she") | dict.fromkeys(_HES.split(), "he")
 
 
 def pronoun_of_given(name: str) -> Pronoun | None:

@@ -178,6 +178,7 @@ def people_named(text: str) -> tuple[Figure, ...]:
         or (n.count(" ") and is_title(first := _bare(n.split(" ")[0])) and first not in _NO_TITLE)
     ]
     names = [n for n in names if runs[n] > 1 or n.lower() not in _IN_THE_SKY]
+    names = [n for n in names if not _is_a_house(n)]
     known = set(names)
     # A full name and a part of it stand for one another, each if only once and at the head of a sentence.
     names += [n for n in runs if " " in n and n not in known and _has_part(n, runs, lower)]
@@ -211,6 +212,19 @@ _IN_THE_SKY = frozenset(
     "autumn darkness silence smoke dust".split()
 )
 """What begins, falls or comes, and is nobody where it is told once: "Snow began to fall"."""
+_OF_HOUSES = frozenset(
+    {"general", "king", "queen", "prince", "princess", "royal", "lady", "lord", "major"}
+)
+
+
+def _is_a_house(name: str) -> bool:
+    """Whether a title only says what a house or a street is called: the General Hospital, Queen Street."""
+    first, _, last = name.rpartition(" ")
+    last = _bare(last)
+    is_place = last in _PLACE_NOUNS or (sort_of(last) == "place" and not pronoun_of_given(last))
+    return _bare(first) in _OF_HOUSES and is_place and last not in _PLACE_OR_SURNAME
+
+
 _NOBODY = {"time", "weather", "food", "garment", "body"}
 _What = Literal["person", "animal", "thing", "nobody"]
 

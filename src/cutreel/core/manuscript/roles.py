@@ -56,8 +56,8 @@ _BEHIND_ANOTHER = re.compile(r"[a-z] (?:on|at|in|with|from|of|behind|beside|unde
 """Whoever stands before it says what is said: "the woman on the phone says"."""
 _SPEAKS = re.compile(rf"^ ?(?:\w+ly )?(?:{SPEECH_VERBS})\b")
 _ROLE = re.compile(
-    r"\b(?P<of>[Tt]he|[Aa]n?|[Mm]y|[Hh]er|[Hh]is|[Oo]ur|[Tt]heir) (?:(?:old|young|little|tall|small|big|poor|other|"
-    r"great|thin|grey|black|white|red|brown|blue|green|tired|elder|older|younger|most|beautiful|poor|good|wise|"
+    r"\b(?P<of>[Tt]he|[Aa]n?|[Mm]y|[Hh]er|[Hh]is|[Oo]ur|[Tt]heir|[A-Z][a-z]+[’']s) "
+    r"(?:(?:old|young|little|tall|small|big|poor|other|great|thin|grey|black|white|red|brown|blue|green|tired|elder|older|younger|most|beautiful|poor|good|wise|"
     rf"[a-z]+est|{COMPARED}) ){{0,2}}"
     r"(?P<noun>[A-Za-z][a-z]+(?:-[a-z]+)?)\b"
     r"(?=(?P<behind>.{0,24}))"
@@ -74,7 +74,7 @@ NO_ROLE = {
     "fellow", "person", "thing", "dead", "living", "bear", "drop", "mark", "draft", "sort", "kid", "slip", "model",
     "match", "contact", "character", "case", "body", "type", "mine", "self", "human", "ruler", "counter", "cooker",
     "heater", "poker", "swift", "lark", "perch", "sole", "skate", "chicken", "eggs", "shell", "oyster", "kind", "pet",
-    "voice", *COMPARED.split("|"),
+    "voice", "knocker", *COMPARED.split("|"),
 }  # fmt: skip
 
 
@@ -96,6 +96,18 @@ class _RoleTally:
     named: int = 0
     at: list[int] = field(default_factory=list)
     also: tuple[str, ...] = ()
+
+    def count(self, of: str, kind: str, end: int) -> None:
+        """Count one place, by the word before it ("the", "a", "her"), what it is, and where it ends."""
+        if of == "the":
+            self.known += 1
+        elif of in ("a", "an"):
+            self.new += 1
+            self.at.append(end)
+        elif kind in ("kin", "animal"):
+            self.kin += 1
+        elif kind == "person" and of in _POSSESSIVE:
+            self.new += 1  # "his clerk ... the clerk"
 
 
 def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool]]:
@@ -140,13 +152,7 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
         kinds[noun] = kind
         tally.spoken += spoken
         tally.named += word != noun
-        if of == "the":
-            tally.known += 1
-        elif of in ("a", "an"):
-            tally.new += 1
-            tally.at.append(match.end())
-        elif noun in KIN or kind == "animal":
-            tally.kin += 1
+        tally.count(of, kind if noun not in KIN else "kin", match.end())
     for kin, anybody in _OLD_KIN:
         # "His grandfather ... the old man": one, told of twice.
         known = found.get(kin, _NEVER).kin and not found.get(anybody, _NEVER).new
@@ -191,6 +197,7 @@ def is_another(noun: str, text: str) -> bool:
     )
 
 
+_POSSESSIVE = frozenset({"my", "her", "his", "our", "their"})
 _NEVER = _RoleTally()
 _OLD_KIN = (("grandfather", "man"), ("grandmother", "woman"))
 
@@ -424,6 +431,8 @@ def _owner(body: str, named: Sequence[Figure], role: Figure, noun: str) -> Figur
         ]
         if len(young) == 1:
             return young[0]
+    if noun in _CHILD and (young := _only_child(body, people, noun)):
+        return young
     if noun not in _GENERIC or re.search(
         rf"\b[Aa]n? (?:[a-z]+ )?{noun}\b(?! (?:called|named))", body
     ):
@@ -439,6 +448,40 @@ def _owner(body: str, named: Sequence[Figure], role: Figure, noun: str) -> Figur
     last = [(before.rfind(c), f.name) for f in fits for c in (f.name, *f.aliases)]
     best = max(last, default=(-1, ""))
     return next((f for f in fits if best[0] >= 0 and f.name == best[1]), None)
+
+
+_CHILD: dict[str, Pronoun] = {"girl": "she", "boy": "he"}
+_YOUNG_KIN = {
+    "girl": "(?:grand)?daughters?|sisters?|nieces?",
+    "boy": "(?:grand)?sons?|brothers?|nephews?",
+}
+"""Who may be "the girl" too."""
+_GROWN_UP = r"(?:wom[ae]n|m[ae]n|lady|gentleman|widow|mother|father|husband|wife)"
+
+
+def _only_child(body: str, people: Sequence[Figure], noun: str) -> Figure | None:
+    """Who "the girl" is where none came in as "a girl": the one of whom nothing says that she is grown."""
+    if re.search(rf"\b(?:{_YOUNG_KIN[noun]}|child|children)\b", body) or re.search(
+        rf"\b(?:[Aa]n?|[Oo]ne|[Tt]wo|[Oo]ther) (?:[a-z-]+ ){{0,2}}{noun}s?\b(?! (?:called|named))",
+        body,
+    ):
+        return None
+    first = re.search(rf"\b[Tt]he (?:[a-z]+ )?{noun}\b", body)
+    before = body[max(0, first.start() - NEAR_NAME) : first.start()] if first else ""
+    may = [
+        f
+        for f in people
+        if f.kind == "person"
+        and f.pronoun == _CHILD[noun]
+        and any(re.search(rf"\b{re.escape(call)}\b", before) for call in (f.name, *f.aliases))
+        and not f.name[:1].islower()
+        and not _is_elder(body, f)
+        and not _TITLED.match(f.name)
+        and not re.search(
+            rf"\b{re.escape(f.name)},? (?:was |is )?(?:an? |the )[^.!?]*\b{_GROWN_UP}\b", body
+        )
+    ]
+    return may[0] if len(may) == 1 else None
 
 
 _YOUNG: dict[str, Pronoun] = {"son": "he", "daughter": "she"}

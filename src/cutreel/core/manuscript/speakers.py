@@ -375,6 +375,8 @@ class _Paragraph:
         if not found or meant:
             return meant
         who = found.group("who")
+        if who.endswith(("’s", "'s")):
+            return None  # "Robin's bed was empty"
         if who.split(" ")[0].lower() in NOT_NAMES - {"the"} and not _OF_KIN.match(who.lower()):
             return None
         if _OF_KIN.match(who.lower()):

@@ -114,6 +114,10 @@ def _said_to_be_called(parsed: Parsed, spoken: Collection[int]) -> list[tuple[st
             nouns = [above.lemma, *(n for n in nouns if n in CHILD | GROWN)]
         name = _name(parsed, i) if i not in spoken else ""
         out += [(name, noun) for noun in nouns if name and sort_of(noun) in _BEARERS]
+    for i, token in enumerate(parsed.tokens):
+        for k in _beasts_name(parsed, i) if i not in spoken else ():
+            if name := _SAID_OF.sub("", _name(parsed, k)):
+                out.append((name, token.lemma))
     for i in range(len(parsed.tokens)):
         whose = (_whose(parsed, i) or _kin_beside(parsed, i)) if i not in spoken else None
         if whose and (name := _name(parsed, i)):
@@ -123,6 +127,30 @@ def _said_to_be_called(parsed: Parsed, spoken: Collection[int]) -> list[tuple[st
         if noun_at is not None and (name := _name(parsed, i)):
             out.append((name, parsed.tokens[noun_at].lemma))
     return out
+
+
+_SAID_OF = re.compile(r"^(?:Old|Young|Little|Poor|Dear|Good) (?=[A-Z])")
+"""What stands before a name and is no part of it."""
+
+
+def _beasts_name(parsed: Parsed, i: int) -> list[int]:
+    """The tokens of names of which it is said that they are an animal's: "Old Marl was a tortoise"; none for any other
+    word, nor for who was "a lion in battle" or "a bear of a man"."""
+    token = parsed.tokens[i]
+    verb = parsed.tokens[token.head]
+    if (
+        token.dep != "attr"
+        or token.tag != "NN"
+        or verb.lemma != "be"
+        or sort_of(token.lemma) != "animal"
+    ):
+        return []
+    below = [parsed.tokens[c] for c in (*parsed.children[i], *parsed.children[token.head])]
+    is_one = any(t.text.lower() in {"a", "an"} for t in below)
+    is_like = any(t.dep in {"prep", "neg"} and t.text.lower() != "with" for t in below)
+    if not is_one or is_like or unreal(parsed, token.head):
+        return []
+    return [s for s in subjects(parsed, token.head) if parsed.tokens[s].pos == "PROPN"]
 
 
 class _Newcomers:

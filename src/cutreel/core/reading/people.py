@@ -227,9 +227,11 @@ class _Reader:
         found = noun_meant(page, i) if page.definite(i) else None
         if found is None:
             if page.says[i] is None and not compared(page.parsed, i) and not self._is_baby(i):
-                # Behind "her mother" she is sooner the one whose mother that is.
+                # Behind "her mother" she is sooner the one whose mother that is; "her late husband" is nobody more.
                 acts = token.dep in SUBJECT and page.owner(i) is None
-                page.now.touch(SOMEBODY[pronoun_of(token.lemma)], acts)
+                below = {self.tokens[c].text.lower() for c in page.parsed.children[i]}
+                if not below & {"late", "dead"}:
+                    page.now.touch(SOMEBODY[pronoun_of(token.lemma)], acts)
             return False
         why = f"“{page.phrase(i)}”: the last who can be meant"
         page.note(i, [found], why, 0.7, page.span(i))

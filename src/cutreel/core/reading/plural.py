@@ -170,7 +170,7 @@ def they(page: Page, i: int) -> Meaning | None:
     acting = [
         k
         for k in before
-        if page.tokens[k].dep in SUBJECT
+        if (page.tokens[k].dep in SUBJECT or (page.tokens[k].dep == "attr" and page.there_was(k)))
         and k not in page.taken
         # "The fishermen saw them": not themselves.
         and not (page.tokens[i].dep in OBJECT and clause_of(page.parsed, k) == own)
@@ -184,10 +184,33 @@ def they(page: Page, i: int) -> Meaning | None:
         return None  # "he sewed the buttons on, and when the wind blew they clicked"
     if page.tokens[i].dep in OBJECT and any(
         k not in page.taken and sort_of(page.tokens[k].lemma) not in {"person", "people", None}
-        and (len(page.now.group) < 2 or page.tokens[k].sentence == page.tokens[i].sentence) for k in before
+        and (len(page.now.group) < 2 or page.tokens[k].sentence == page.tokens[i].sentence or _lies_on(page, i))
+        for k in before
     ):  # fmt: skip
         return None  # "a line of lights, and he steered between them"
+    if word == "they" and (owner := _with_hers(page, i)) is not None:
+        return Meaning((owner,), f"“{page.tokens[i].text}”: she and hers", 0.6)
     return _together(page, i)
+
+
+def _lies_on(page: Page, i: int) -> bool:
+    """ "She laid her hand upon them": things sooner than people."""
+    return page.tokens[i].dep == "pobj" and page.tokens[page.tokens[i].head].lemma in {
+        "on", "upon", "onto", "into", "in", "over", "through", "off",
+    }  # fmt: skip
+
+
+def _with_hers(page: Page, i: int) -> int | None:
+    """ "Her husband blew the horn, and they drove away": whose husband it is, and he."""
+    token = page.tokens[i]
+    for k in range(i - 1, -1, -1):
+        other = page.tokens[k]
+        if other.sentence != token.sentence:
+            return None
+        if other.dep in SUBJECT:
+            own = other.pos == "NOUN" and other.lemma in KIN and k not in page.taken
+            return page.owner(k) if own else None
+    return None
 
 
 def _things_of_late(page: Page, i: int, plurals: Sequence[int]) -> bool:

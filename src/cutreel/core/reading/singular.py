@@ -7,7 +7,7 @@ of, the subject before others, with agreement of sex and number; an object is ne
 from cutreel.core.manuscript import SPECIES, Pronoun, pronoun_of
 from cutreel.core.nouns import sort_of
 
-from .clauses import OBJECT, SUBJECT
+from .clauses import OBJECT, SUBJECT, clause_of, subjects
 from .focus import MOST_AGE, SURE, Focus
 from .memories import memories
 from .page import SOMEBODY, Meaning, Page, Spoken
@@ -28,6 +28,8 @@ def she_or_he(page: Page, i: int, sex: Pronoun, said: Spoken | None) -> Meaning 
     named = _named_so(page, i)
     if named is not None:
         return Meaning((named,), "called so here", 0.95)
+    if said is None and _is_a_newcomers(page, i, sex):
+        return None
     barred = page.barred(i)
     if said is not None and said.speaker is not None:
         barred = barred | {said.speaker}
@@ -48,6 +50,23 @@ def she_or_he(page: Page, i: int, sex: Pronoun, said: Spoken | None) -> Meaning 
         return Meaning((person,), f"“{word}”: goes on from a guess", last.sure)
     why = "the only one it can be" if len(scored) == 1 else "who was spoken of last"
     return Meaning((person,), f"“{word}”: {why}", sure)
+
+
+def _is_a_newcomers(page: Page, i: int, sex: Pronoun) -> bool:
+    """ "Every doctor had to wash his hands", "a man took off his hat": theirs, and nobody's of the cast."""
+    token = page.tokens[i]
+    if token.dep != "poss" or not page.is_on_body(i):
+        return False
+    own = subjects(page.parsed, clause_of(page.parsed, i))
+    return bool(own) and all(
+        s < i
+        and s not in page.taken
+        and page.tokens[s].tag == "NN"
+        and sort_of(page.tokens[s].lemma) == "person"
+        and pronoun_of(page.tokens[s].lemma) in (None, sex)
+        and not page.definite(s)
+        for s in own
+    )
 
 
 def _named_so(page: Page, i: int) -> int | None:
@@ -168,9 +187,45 @@ def _is_a_thing(page: Page, i: int) -> bool:
     )
 
 
+_THINGS = frozenset({"thing", "food", "garment", "plant", "place"})
+_OF_THE_MIND = frozenset(
+    "think know forget hear talk speak wonder believe understand regret".split()
+)
+_AS_THINGS_DO = frozenset(
+    "be make look seem take work cost weigh hold fit break lie hang stand float".split()
+)
+
+
+def _is_what_was_told(page: Page, i: int) -> bool:
+    """Whether "it" is a thing spoken of, and no animal: "she unbuckled the shell and crept out of it. Without it she
+    was small"; or the matter itself: "she thought about it"."""
+    token = page.tokens[i]
+    verb = page.tokens[clause_of(page.parsed, i)].lemma
+    acts = token.dep in SUBJECT
+    if not acts and verb in _OF_THE_MIND and token.dep == "pobj":
+        return True
+    for k in range(i - 1, -1, -1):
+        other = page.tokens[k]
+        if token.sentence - other.sentence > 1:
+            return False
+        before = other.sentence < token.sentence
+        if (
+            k in page.taken
+            and not page.is_person(page.taken[k][0])
+            and not (before and other.dep in SUBJECT)
+        ):
+            return False  # an animal was spoken of since
+        if other.text.lower() == "it" and k not in page.taken and page.says[k] is None:
+            return not acts or verb in _AS_THINGS_DO
+        handled = other.dep in OBJECT and sort_of(other.lemma) in _THINGS and k not in page.taken
+        if handled and not before and not acts and page.says[k] is None:
+            return True
+    return False
+
+
 def it(page: Page, i: int) -> Meaning | None:
     """ "It": an animal or a thing of the cast that was the last to do something."""
-    if _is_written(page, i):
+    if _is_written(page, i) or _is_what_was_told(page, i):
         return None
     for f in page.now.focus:
         p = page.cast.people.get(f.id)

@@ -49,7 +49,7 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
     if (why == "denied" or by_nobody(parsed, verb)) and _is_excepted(parsed, i):
         return True, True
     if why == "denied" or by_nobody(parsed, verb):
-        here = token.dep in SUBJECT and parsed.tokens[verb].lemma != "be"
+        here = token.dep in SUBJECT and not _is_kept_from_sight(parsed, verb)
         return here, token.dep in SUBJECT
     if (
         token.dep in SUBJECT
@@ -73,6 +73,20 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
         below = [parsed.tokens[c].dep for c in parsed.children[verb]]
         return "nsubjpass" in below and parsed.tokens[verb].dep == "ROOT", True
     return True, True
+
+
+_SEEN_NOT = frozenset({"there", "here", "present", "alive", "home", "visible", "back"})
+
+
+def _is_kept_from_sight(parsed: Parsed, verb: int) -> bool:
+    """Whether who is denied to do it is not to be seen: "she was not there", "he did not come out". Who "was not
+    pleased" is."""
+    if any(parsed.tokens[c].text.lower() == "never" for c in parsed.children[verb]):
+        return parsed.tokens[verb].lemma == "be"
+    if parsed.tokens[verb].lemma != "be":
+        return parsed.tokens[verb].lemma in _CAME - {"follow", "join"}
+    below = [parsed.tokens[c] for c in parsed.children[verb]]
+    return not any(t.dep == "acomp" and t.lemma not in _SEEN_NOT for t in below)
 
 
 _ROOMS = frozenset("room floor flat apartment kitchen cellar attic shop cabin deck".split())

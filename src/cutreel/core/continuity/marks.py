@@ -1,0 +1,55 @@
+"""By what somebody is known besides hair and clothes: a scar, a tattoo, a gap in the teeth, a pointed nose."""
+
+import re
+from collections.abc import Iterator
+from typing import NamedTuple
+
+# fmt: off
+FEATURES = (
+    "face", "nose", "chin", "cheeks", "jaw", "ears", "teeth", "forehead", "lips", "hands", "fingers", "legs", "arms",
+    "shoulders", "neck",
+)
+"""Parts of a body that tell of somebody only with a word that says how they are."""
+FEATURES_HOW = frozenset(
+    "round long thin pointed crooked broad broken hooked big large small freckled square double wide narrow flat "
+    "wrinkled ruddy rosy scarred gold golden missing weathered lined sharp snub upturned hollow plump bony hairy thick "
+    "full high short enormous huge buck webbed tattooed".split()
+)
+"""How a part of a body is for good: a face that is pale, a cheek that is wet will be so no more."""
+# fmt: on
+_BODY = (
+    r"(?:left |right |upper |lower |front )?"
+    r"(?:face|cheek|chin|nose|neck|hand|arm|wrist|knee|forehead|brow|lip|eye|eyebrow|teeth|shoulder|back|leg|finger|jaw|"
+    r"temple|throat|chest|knuckles|ear|thumb|head|forearm|ankle|foot)"
+)
+_ON = r"(?P<on>in|on|across|over|under|above|below|beneath|between|down|round|around|through|from|along)"
+_WHOSE = r"(?:his|her|their|its|my|your|one|the|both)"
+_MARK = re.compile(
+    r"\b(?:an?|the|two|three) (?P<what>(?:[a-z-]+,? ){0,2}(?:scar|gap|plaster|mole|tattoo|bandage|wart|birthmark|"
+    r"dimple|burn|sabre cut|ring|stud)(?: of an? [a-z]+)?) "
+    rf"{_ON} {_WHOSE} (?P<part>{_BODY})\b"
+)
+_TATTOOED = re.compile(
+    rf"\b(?:an?|the|two|three) (?P<what>(?:[a-z-]+ ){{1,3}}tattooed) {_ON} {_WHOSE} (?P<part>{_BODY})\b"
+)
+_TWO_EYES = re.compile(r"\bone (?P<what>[a-z]+ eye and one [a-z]+)\b(?: eye)?")
+_LIMB = re.compile(r"\ban? (?P<what>(?:wooden|false|glass|iron) (?:leg|arm|hand|foot|eye))\b")
+_ANY = (_MARK, _TATTOOED, _TWO_EYES, _LIMB)
+
+
+class Mark(NamedTuple):
+    """Characters `start` up to `end` of a sentence, and how the mark is said of somebody."""
+
+    start: int
+    end: int
+    text: str
+
+
+def marks_in(sentence: str) -> Iterator[Mark]:
+    """The marks on bodies that a sentence names, whosever they are: "scar on the cheek"."""
+    for pattern in _ANY:
+        for found in pattern.finditer(sentence):
+            parts = found.groupdict()
+            where = f" {parts['on']} the {parts['part']}" if parts.get("part") else ""
+            told = "one " if pattern is _TWO_EYES else ""
+            yield Mark(found.start(), found.end(), f"{told}{parts['what']}{where}")
