@@ -12,6 +12,10 @@ _TOLD_BY: dict[str, str] = {
     "a village street": (
         "villagers?|village|neighbou?rs?|cottages?|doorway|weavers?|millers?|blacksmiths?|loom|geese|goats?"
     ),
+    "a garden": (
+        "garden|(?:fig|apple|pear|cherry|plum|lemon|olive) trees?|figs?|apples?|hedges?|fence|lawn|wall|roses?|branches|"
+        "tree"
+    ),
     "a forest": "trees|deer|wol(?:f|ves)|hunters?|pines|woodcutters?|moss|branches|undergrowth",
     "a town street": "shops?|pavements?|traffic|taxis?|lamp-?posts?|kerb|cobbles|passers-by|trams?|shop windows?",
     "a room, cream walls, rust curtains": (
@@ -28,9 +32,9 @@ ENOUGH = 3
 _WORDS = {place: re.compile(rf"\b({words})\b", re.IGNORECASE) for place, words in _TOLD_BY.items()}
 
 
-def hinted_place(text: str) -> str:
-    """The place that most words of a text tell of, by what is there; empty where too few do, or two places are told of
-    by as many."""
+def hinted_place(text: str, enough: int = ENOUGH) -> str:
+    """The place that most words of a text tell of, by what is there; empty where fewer than `enough` do, or two places
+    are told of by as many."""
     told = {place: len({m[1].lower() for m in w.finditer(text)}) for place, w in _WORDS.items()}
     first, second, *_ = sorted(told.items(), key=lambda t: -t[1])
-    return first[0] if first[1] >= ENOUGH and first[1] > second[1] else ""
+    return first[0] if first[1] >= enough and first[1] > second[1] else ""

@@ -15,6 +15,7 @@ from cutreel.core.reading import (
     RIDDEN,
     STAIRS,
     TELLER,
+    UPSTAIRS,
     WITHIN,
     Arrival,
     Parses,
@@ -63,7 +64,7 @@ PLACE_NOUNS: dict[str, str] = {
     "platform": "a railway platform", "dining car": "a train compartment", "sleeping car": "a train compartment",
     "sky": "the sky above the clouds", "runway": "an airfield", "tarmac": "an airfield",
     "restaurant car": "a train compartment", "railway car": "a train compartment",
-    "coffee house": "a café", "tea room": "a café", "public house": "an inn",
+    "coffee house": "a café", "tea room": "a café", "public house": "an inn", "counting house": "an office with desks",
 }
 # fmt: on
 SPACESHIP = "the inside of a spaceship"
@@ -204,7 +205,7 @@ def somewhere(places: Sequence[Place]) -> str:
 
 def place_called(phrase: str, noun: str) -> str:
     """A place that is in no list, by the words for it."""
-    phrase = re.sub(r"^(?:whole|entire) ", "", phrase)
+    phrase = re.sub(r"^(?:(?:whole|entire|usual|same|own|favourite|favorite|only) )+", "", phrase)
     described = PLACE_NOUNS.get(phrase.lower()) or PLACE_NOUNS.get(noun)
     if described:
         iced = phrase.lower().startswith("frozen ")
@@ -351,6 +352,8 @@ def _told(
             if (arrival.phrase == WITHIN and within) or (
                 arrival.phrase == AT_THE_OVEN and within in _WITH_OVENS
             ):
+                continue
+            if arrival.phrase == UPSTAIRS:
                 continue
             if arrival.stays:
                 within = arrival.noun if arrival.noun in INDOORS else ""

@@ -15,13 +15,14 @@ from cutreel.core.reading import (
     RIDDEN,
     SEASONS,
     STAIRS,
+    UPSTAIRS,
     VEHICLES,
     WITHIN,
     Arrival,
     Story,
 )
 
-from .hinted import hinted_place
+from .hinted import ENOUGH, hinted_place
 from .hour import (
     DAYTIME,
     RAINS,
@@ -64,7 +65,19 @@ AT_FIRST = 400
 """Words at the beginning in which an hour is looked for that holds from the first on."""
 _YEAR = re.compile(r"\b(?:1[0-9]{3}|20[0-9]{2})\b")
 _HAS_AN_OVEN = re.compile(r"\b(?:kitchen|bakery|inn|hut|café|restaurant)\b")
+_HAS_BUNKS = re.compile(r"\b(?:cabin|tent|caravan|van|spaceship|cave)\b")
+_OF_A_HOME = re.compile(
+    r"\b(?:kitchen|house|home|cottage|parlour|hall|cellar|dining|living|room)\b"
+)
 _BY_HEADING = "the scene's heading"
+
+
+_LATER = re.compile(
+    r"(?:^|[.!?”\n])\s*(?:That|The next|The following|In|By|Next|Last) (?:the )?"
+    r"(?:winter|spring|summer|autumn|year|month|week)\b|"
+    r"\b(?:days|weeks|months|years) later\b|\b[Yy]ears afterwards\b"
+)
+"""Where a text leaps: what is told behind it is no place of before."""
 
 
 @dataclass(frozen=True)
@@ -135,9 +148,12 @@ class Scenery:
             sentence = self.script.sentences[0]
             end = self.script.words[sentence.end - 1].end
             here = story.starts[number] + first.start < end and first.noun != "home"
-        if first is not None and here:
+        opening = self.script.text[: self._until(first, story)]
+        leaps = _LATER.search(opening, opening.find(".") + 1) is not None
+        if first is not None and here and not leaps:
             return self._place(first)
-        hinted = hinted_place(self.script.text[: self._until(first, story)])
+        # Of an opening that is over before it is said where, the little that it tells has to do.
+        hinted = hinted_place(opening[: AT_FIRST * 6], 1 if leaps else ENOUGH)
         if hinted:
             self.why_somewhere = "what is there tells of it; the same until it is said where"
         return hinted
@@ -308,6 +324,10 @@ class Scenery:
 def _says_no_more(arrival: Arrival, at: Setting) -> bool:
     """Whether what stands in a house only says that they are in the one where they are already."""
     if arrival.phrase in ("bed", WITHIN) and (is_indoors(at.place) or at.place == AEROPLANE):
+        return True
+    if arrival.phrase == "bed" and _HAS_BUNKS.search(at.place):
+        return True
+    if arrival.phrase == UPSTAIRS and not _OF_A_HOME.search(at.place):
         return True
     if arrival.phrase == AT_THE_OVEN and _HAS_AN_OVEN.search(at.place):
         return True

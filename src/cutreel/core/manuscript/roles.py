@@ -431,8 +431,8 @@ def _owner(body: str, named: Sequence[Figure], role: Figure, noun: str) -> Figur
         ]
         if len(young) == 1:
             return young[0]
-    if noun in _CHILD and (young := _only_child(body, people, noun)):
-        return young
+    if noun in _CHILD and (child := _only_child(body, people, noun)):
+        return child
     if noun not in _GENERIC or re.search(
         rf"\b[Aa]n? (?:[a-z]+ )?{noun}\b(?! (?:called|named))", body
     ):

@@ -6,6 +6,7 @@ cannot be told stays with "Unknown speaker".
 """
 
 import re
+from collections import deque
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
@@ -19,6 +20,8 @@ from .roles import whose_trade
 from .sentences import SPEECH_VERBS
 
 UNKNOWN = "Unknown speaker"
+TOLD = 3
+"""Paragraphs in which people are told of who may still take turns."""
 TELLER = "I"
 """How whoever tells the story stands among those who have spoken."""
 NEAR = 4
@@ -46,6 +49,7 @@ _LEADS_IN = re.compile(rf"\b(?:{SPEECH_VERBS})\b[^“”\".!?]{{0,90}}[,:]\s*$")
 _NO_VERB = r"(?!(?:and|or|of|in|on|at|who|with|to|the|a|an|is|are|from|by|for|as|that|which|’s)\b)"
 _OF_KIN = re.compile(r"(?:her|his|my|our|their) ")
 _KINS_NAME = re.compile(r" ([A-Z][\w’'-]+)(?=[,.;:!?]|\s|$)")
+_LEADS_ON = re.compile(rf"\b{_WHO} (?:{SPEECH_VERBS})(?: \w+ly| again| aloud| back)?[.:!]?\s*$")
 _ENDS = re.compile(r"(?<=[.!?])(?<!\bMr\.)(?<!\bMrs\.)(?<!\bMs\.)(?<!\bDr\.)(?<!\bSt\.)\s+")
 _SUBJECT = re.compile(
     rf"^(?:(?:Then|And|But|So|At last|Old|Poor) )?(?P<who>{_SOMEBODY})\s+"
@@ -145,6 +149,19 @@ class Recent:
         self._of: Sequence[Figure] = ()
         self._calls: re.Pattern[str] = re.compile(r"(?!)")
         self._people: dict[str, str] = {}
+        self._told: deque[set[str]] = deque(maxlen=TOLD)
+        self.leads: str | None = None
+        """Who was last told to speak where nothing spoken followed yet: "he shouted." """
+
+    def tell(self, people: set[str]) -> None:
+        """Narration of a paragraph tells of people."""
+        if people:
+            self._told.append(people)
+
+    def other_than(self, name: str) -> str | None:
+        """Who else is there, where of two people only was told lately."""
+        here = set().union(*self._told)
+        return next(iter(here - {name})) if len(here) == 2 and name in here else None
 
     def named_in(self, body: str, figures: Sequence[Figure]) -> set[str]:
         """Which people of `figures` a text names; one pattern for all of them, made once for the same figures."""
@@ -158,6 +175,7 @@ class Recent:
 
     def hear(self, name: str) -> None:
         """Somebody speaks, or is named as who will."""
+        self.leads = None
         self._names.pop(name, None)
         self._names[name] = None
 
@@ -183,8 +201,11 @@ def attribute(
     """Cut a paragraph into pieces by speaker. What is heard is added to `memory`."""
     if not spans:
         _note_mentions(body, figures, memory)
+        memory.tell(_told_of(body, spans, figures, memory, meant))
+        memory.leads = _Paragraph(body, spans, figures, memory, meant).leads_on()
         return [Piece(0, len(body), None, "narration")]
     reader = _Paragraph(body, spans, figures, memory, meant)
+    memory.tell(_told_of(body, spans, figures, memory, meant))
     pieces: list[Piece] = []
     at = 0
     for i, (start, end) in enumerate(spans):
@@ -199,6 +220,29 @@ def attribute(
             memory.hear(piece.speaker)
     # Who tells the story speaks by the narrator's voice.
     return [replace(p, speaker=None) if p.speaker == TELLER else p for p in pieces]
+
+
+_TELLS = re.compile(r"\b(?:I|[Mm]y|me)\b")
+_PRONOUN = re.compile(r"\b(?:[Hh]e|[Ss]he|[Hh]im|[Hh]er)\b")
+
+
+def _told_of(
+    body: str,
+    spans: Sequence[tuple[int, int]],
+    figures: Sequence[Figure],
+    memory: Recent,
+    meant: Meant,
+) -> set[str]:
+    """Who is told of in the narration of a paragraph."""
+    told, at = [], 0
+    for start, end in (*spans, (len(body), len(body))):
+        told.append((at, body[at:start]))
+        at = end
+    found = {n for _, text in told for n in memory.named_in(text, figures)}
+    people = {f.name for f in figures if f.kind == "person"}
+    pronouns = (meant(at + m.start()) for at, text in told for m in _PRONOUN.finditer(text))
+    found |= {TELLER} if any(_TELLS.search(text) for _, text in told) else set()
+    return found | {n for n in pronouns if n in people}
 
 
 Evidence = tuple[str | None, str]
@@ -305,8 +349,22 @@ class _Paragraph:
             return acting, f"{acting} acts just before"
         return self.said[-1][0], self.said[-1][1]
 
+    def leads_on(self) -> str | None:
+        """Who is told to speak at the end of a paragraph in which nothing is spoken: "and every August he shouted." """
+        leads = _LEADS_ON.search(self.body)
+        if leads is None:
+            return None
+        who, at = leads.group("who"), leads.start("who")
+        return (
+            self.meant(at) if who.lower() in {"he", "she", "it", "i"} else self._named(who, 0, at)
+        )
+
     def _turn(self) -> Evidence:
+        if self.memory.leads:
+            return self.memory.leads, f"{self.memory.leads} was told to speak just before"
         turn = list(islice(self.memory, 2))
+        if turn and (other := self.memory.other_than(turn[0])):
+            return other, f"answers {turn[0]}"
         spoken_to = self._spoken_to(0)
         if len(turn) > 1 and turn[1] in spoken_to:
             return turn[0], f"speaks to {turn[1]}"  # who is called by name does not speak

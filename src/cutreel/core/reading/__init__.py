@@ -4,7 +4,7 @@ from cutreel.core.nouns import Sort, sort_of
 
 from .acting import nameless, only_beside, roles_acting, told_to_you
 from .arrival import LIFTS, Arrival
-from .by_deed import AT_THE_OVEN, ENTERED, STAIRS, WITHIN
+from .by_deed import AT_THE_OVEN, ENTERED, STAIRS, UPSTAIRS, WITHIN
 from .by_ride import RIDDEN
 from .changes import Changed
 from .clause import Deed
@@ -53,6 +53,7 @@ __all__ = [
     "SURE",
     "TELLER",
     "TOLD_NEXT",
+    "UPSTAIRS",
     "VEHICLES",
     "WITHIN",
     "Arrival",

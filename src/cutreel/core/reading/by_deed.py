@@ -44,6 +44,8 @@ def place_by_deed(parsed: Parsed, i: int, called: Called) -> Arrival | None:
         return Arrival(token.start, "home", "home", True)
     if token.lemma in {"stair", "stairs", "staircase"} and _goes_up(parsed, i):
         return Arrival(token.start, STAIRS, token.text, True)
+    if token.text.lower() == "upstairs" and _goes_to_bed_floor(parsed, i):
+        return Arrival(token.start, "bedroom", UPSTAIRS, True)
     if token.lemma == "it" and (place := _walked_into(parsed, i)) is not None:
         noun = parsed.tokens[place].lemma
         return Arrival(token.start, noun, phrase_of(parsed, place), True)
@@ -196,6 +198,8 @@ def _is_owned(parsed: Parsed, i: int) -> bool:
 
 
 _ROOMS = frozenset("room flat apartment attic cellar studio workshop shed barn hall".split())
+UPSTAIRS = "upstairs"
+"""The phrase of an arrival on the floor where people sleep, if it is a house where people live."""
 AT_THE_OVEN, WITHIN = "baked", "inside"
 """The phrases of arrivals that only say so where nothing else is known: somebody bakes, or is beside a wardrobe."""
 _DONE_IN_KITCHENS = frozenset(
@@ -312,6 +316,13 @@ def _goes_up(parsed: Parsed, i: int) -> bool:
         if parsed.tokens[c].dep in {"prep", "amod", "compound"}
     }
     return up and not words & {"from", "to", "of", "out", "stone", "iron", "steep"}
+
+
+def _goes_to_bed_floor(parsed: Parsed, i: int) -> bool:
+    """ "I ran upstairs"."""
+    verb = clause_of(parsed, i)
+    goes = parsed.tokens[verb].lemma in MOVES | {"climb"} and bool(subjects(parsed, verb))
+    return goes and parsed.tokens[i].dep in {"advmod", "npadvmod"} and not unreal(parsed, verb)
 
 
 _TREATS = frozenset("doctor nurse surgeon matron dr dr.".split())

@@ -145,6 +145,10 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         return None
     if first in {"over", "above"} and _goes_up_there(parsed, at):
         return None  # "it rose over the steeple" is seen from where one stands
+    if _is_gone_by(first, tokens[at], token):
+        return None
+    if first == "at" and tokens[at].lemma == "knock" and token.lemma in HOUSES | _ROOMS:
+        return True
     if is_of_the_sky(parsed, at):
         return False  # "the sun came up over the wet road": it is looked at
     if first in TO and (tokens[at].lemma in MOVES or _is_taken(parsed, at)):
@@ -168,7 +172,10 @@ def _goes_to_work_there(parsed: Parsed, i: int, verb: int) -> bool:
     went = above.lemma in {"go", "come", "move", "begin", "start"} and not unreal(
         parsed, token.head
     )
-    in_it = parsed.tokens[i].dep == "pobj" and parsed.tokens[parsed.tokens[i].head].text == "in"
+    in_it = parsed.tokens[i].dep == "pobj" and parsed.tokens[parsed.tokens[i].head].text in {
+        "in",
+        "at",
+    }
     return for_it and went and in_it and parsed.tokens[parsed.tokens[i].head].head == verb
 
 
@@ -191,7 +198,10 @@ _LAYS = frozenset("lay put place set throw drop leave toss".split())
 
 def _is_told(parsed: Parsed, i: int, verb: int) -> bool:
     """Whether it is said of a place that something happens there; not of each of many ("in every second house")."""
-    if compared(parsed, i) or (unreal(parsed, verb) and not _is_set_there(parsed, i, verb)):
+    why = "" if _is_set_there(parsed, i, verb) else unreal(parsed, verb)
+    if why == "remembered" and i < verb and _is_of_things(parsed, verb):
+        why = ""  # "In the cabin the lamp had burned low": so it is now
+    if compared(parsed, i) or why:
         return False
     if any(parsed.tokens[c].lemma in _EACH for c in parsed.children[i]) or _is_seen_from(parsed, i):
         return False
@@ -290,6 +300,17 @@ def is_of_the_sky(parsed: Parsed, verb: int) -> bool:
     """Whether it is the sun or the moon that goes there."""
     of = [parsed.tokens[s].lemma for s in subjects(parsed, verb)]
     return bool(of) and _IN_THE_SKY.issuperset(of)
+
+
+_PASSES = frozenset("pass go float glide drift slip sail slide row duck".split())
+_ROOMS = frozenset("hut cabin workshop study surgery bakery forge mill room tent".split())
+_STREAMS = frozenset("stream torrent sheet river".split())
+
+
+def _is_gone_by(prep: str, verb: Token, place: Token) -> bool:
+    """ "You pass under a bridge", and are on the water still; "the rain poured down in streams"."""
+    streams = place.lemma in _STREAMS and place.tag == "NNS" and prep == "in"
+    return streams or (prep == "under" and verb.lemma in _PASSES)
 
 
 def _is_main(parsed: Parsed, verb: Token) -> bool:
