@@ -13,8 +13,8 @@ _TOLD_BY: dict[str, str] = {
         "villagers?|village|neighbou?rs?|cottages?|doorway|weavers?|millers?|blacksmiths?|loom|geese|goats?"
     ),
     "a garden": (
-        "garden|(?:fig|apple|pear|cherry|plum|lemon|olive) trees?|figs?|apples?|hedges?|fence|lawn|wall|roses?|branches|"
-        "tree"
+        "garden|(?:fig|apple|pear|cherry|plum|lemon|olive) trees?|figs?|apples?|hedges?|fence|lawn|wall|roses?|"
+        "branches|tree"
     ),
     "a forest": "trees|deer|wol(?:f|ves)|hunters?|pines|woodcutters?|moss|branches|undergrowth",
     "a town street": "shops?|pavements?|traffic|taxis?|lamp-?posts?|kerb|cobbles|passers-by|trams?|shop windows?",

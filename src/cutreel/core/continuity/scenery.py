@@ -131,18 +131,15 @@ class Scenery:
         told = (a for _, p in sorted(story.paragraphs.items()) for a in p.arrivals)
         here_or_there = [a for a in told if not a.elsewhere]
         here_or_there = [a for a in here_or_there if a.noun not in self.no_places]
+        # "Inside lay a map": in whatever was opened.
+        here_or_there = [a for a in here_or_there if a.noun not in (RIDDEN, STAIRS, ENTERED)]
         first = next(iter(here_or_there), None)
         if first is not None and first.noun in LIFTS:
             # Nobody is in one from the first on: it is where they are without coming there.
             others = (a for a in here_or_there if a.noun not in LIFTS)
             first = next((a for a in others if not a.comes and a.stays), None)
         here = first is not None and not first.comes and first.stays and first.noun != "home"
-        if (
-            first is not None
-            and not here
-            and first.stays
-            and first.noun not in (RIDDEN, STAIRS, ENTERED)
-        ):
+        if first is not None and not here and first.stays:
             # "In 1911 a man stepped off the ferry in the port": nothing is told of where he was before.
             number = next(n for n, p in sorted(story.paragraphs.items()) if first in p.arrivals)
             sentence = self.script.sentences[0]

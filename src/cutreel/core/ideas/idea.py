@@ -222,7 +222,11 @@ def _alone(phrase: str) -> str:
 
 def _place(moment: Moment, names: Names) -> list[Idea]:
     quiet = [d for d in moment.told.deeds if not d.who]
-    action = joined(_best(quiet), (), names)
+    common = [s for s in moment.told.sights if not s.phrase[:1].isupper()]
+    # What is in a place tells more than its name, which is said anyway.
+    inside = [s for s in common if s.sort != "place"] if moment.new_place else common
+    seen = ", ".join(dict.fromkeys(_alone(s.phrase) for s in inside[:2]))
+    action = joined(_best(quiet), (), names) or seen
     if moment.new_place:
         size: Size = "extreme wide" if moment.opens_film else "wide"
         why = "a new place is shown wide first"
@@ -231,8 +235,6 @@ def _place(moment: Moment, names: Names) -> list[Idea]:
         known = moment.placed or bool(moment.present) or bool(done or action)
         strength = 2.6 if known else 1.0
         return [Idea("place", size, moment.present, done or action, why, strength)]
-    common = [_alone(s.phrase) for s in moment.told.sights if not s.phrase[:1].isupper()]
-    seen = ", ".join(dict.fromkeys(common[:2]))
     if moment.present:
         # One face tells little of three who are there together.
         strength = 1.2 if len(moment.present) > 2 else 0.9
@@ -240,9 +242,7 @@ def _place(moment: Moment, names: Names) -> list[Idea]:
         return [Idea("place", "wide", moment.present, action, "where they are", strength)]
     still = _still_there(moment)
     why = "where they are still" if still else "where we are"
-    return [
-        Idea("place", "wide", still, action or seen, why, 1.6 if action or seen or still else 1.0)
-    ]
+    return [Idea("place", "wide", still, action, why, 1.6 if action or still else 1.0)]
 
 
 def _still_there(moment: Moment) -> tuple[int, ...]:

@@ -153,6 +153,8 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
         tally.spoken += spoken
         tally.named += word != noun
         tally.count(of, kind if noun not in KIN else "kin", match.end())
+        if noun in KIN and of in _POSSESSIVE and _acts_by_kin(body, match.start(), noun):
+            tally.at.append(match.end())
     for kin, anybody in _OLD_KIN:
         # "His grandfather ... the old man": one, told of twice.
         known = found.get(kin, _NEVER).kin and not found.get(anybody, _NEVER).new
@@ -195,6 +197,22 @@ def is_another(noun: str, text: str) -> bool:
         re.match(rf"an? (?:[a-z]+ ){{0,2}}{noun}\b", text[m.end() :])
         for m in _IS_ANOTHER_ONE.finditer(text)
     )
+
+
+def _acts_by_kin(body: str, at: int, noun: str) -> bool:
+    """ "Her father had drawn maps for forty years, and he …": a sentence of the narration is about him; not where he is
+    called Father besides."""
+    before = body[max(0, at - 8) : at].rstrip()
+    opens = not before or before[-1] in ".!?,;”\n" or before.endswith((" and", " but"))
+    if not opens or _is_spoken(body, at):
+        return False
+    return re.search(rf"(?:^|[.!?”] |[a-z,] ){noun.capitalize()}\b", body, re.MULTILINE) is None
+
+
+def _is_spoken(body: str, at: int) -> bool:
+    """Whether a character stands in a quotation."""
+    before = body[body.rfind("\n\n", 0, at) + 1 : at]
+    return before.rfind("“") > before.rfind("”") or before.count('"') % 2 == 1
 
 
 _POSSESSIVE = frozenset({"my", "her", "his", "our", "their"})

@@ -36,7 +36,8 @@ _SOMEBODY = rf"[Tt]he {_HOW}(?:[A-Z][\w’'-]*(?: [A-Z][\w’'-]*)?|[a-z]+(?:-[a
 _WHO = rf"(?P<who>[Hh]e|[Ss]he|[Ii]t|I|{_SOMEBODY})"
 _WHAT_LIKE = "(?:old|young|little|poor|dear|good|big|tall|small|wise|proud|blind|fat|mad|brave)"
 _SAYS = (
-    rf"(?:{SPEECH_VERBS}|(?:would|will|could|used to) (?:say|ask|answer|tell|reply|shout|whisper))"
+    rf"(?:(?:had |has |have )?(?:{SPEECH_VERBS})|"
+    "(?:would|will|could|used to) (?:say|ask|answer|tell|reply|shout|whisper))"
 )
 _AFTER_VERB = re.compile(rf"^,?\s*(?:{SPEECH_VERBS})\s+(?:{_WHAT_LIKE} )?{_WHO}\b")
 _AFTER_NAME = re.compile(rf"^,?\s*{_WHO}(?:\s+\w+ly)?\s+{_SAYS}\b")

@@ -9,7 +9,7 @@ from .clauses import MENTAL, SPEECH, SUBJECT, compared, joined, subjects, told_b
 from .memories import memories
 from .unseen import BE, is_metaphor, is_unseen, none_of, proper
 from .verbs import base_of, present
-from .wording import Wording, listed_in_words
+from .wording import Wording, listed_in_words, says_where
 
 
 class Deed(NamedTuple):
@@ -344,7 +344,12 @@ class Clause(Wording):
                 out += [word] if c > self.verb else []  # "put on her coat"
             elif token.dep in {"prep", "dative", "agent"} and not compared(self.parsed, c):
                 phrase = self.place_phrase(c)
-                if phrase and behind and behind[-1].startswith(f"{word} "):
+                if (
+                    phrase
+                    and behind
+                    and behind[-1].startswith(f"{word} ")
+                    and not says_where(phrase)
+                ):
                     behind[-1] += (
                         f" and{phrase.removeprefix(word)}"  # "to a widow, to two brothers"
                     )

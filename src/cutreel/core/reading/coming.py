@@ -149,6 +149,12 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         return None
     if first == "at" and tokens[at].lemma == "knock" and token.lemma in HOUSES | _ROOMS:
         return True
+    return _goes_or_is_there(parsed, first, at, token)
+
+
+def _goes_or_is_there(parsed: Parsed, first: str, at: int, token: Token) -> bool | None:
+    """The same of a place behind the preposition `first`, by the verb `at`."""
+    tokens = parsed.tokens
     if is_of_the_sky(parsed, at):
         return False  # "the sun came up over the wet road": it is looked at
     if first in TO and (tokens[at].lemma in MOVES or _is_taken(parsed, at)):

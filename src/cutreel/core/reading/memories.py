@@ -122,5 +122,10 @@ def _recalls(parsed: Parsed, root: int) -> bool:
     return (
         token.lemma in _RECALL
         and token.tag in {"VBD", "VBZ", "VBP"}
-        and any(c.dep == "dobj" and sort_of(c.lemma) is not None for c in _below(parsed, root))
+        and any(
+            (c.dep == "dobj" and sort_of(c.lemma) is not None)
+            # "She remembered sitting on his knee"
+            or (c.dep in {"xcomp", "ccomp"} and c.tag == "VBG")
+            for c in _below(parsed, root)
+        )
     )

@@ -12,6 +12,8 @@ _WHERE_ONE_IS = frozenset(
 )
 """Of whom something like that is said is there: "by the side of"."""
 _STAYS = frozenset({"sit", "stand", "lie", "wait", "live", "hang"})
+_NEAR_THEM = frozenset({"side", "behalf"})
+""""On his side" of the wall he need not be."""
 _CAME = frozenset({"follow", "come", "arrive", "return", "gather", "join"})
 """Who had come is here now."""
 
@@ -27,6 +29,8 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
     if owner:
         # Her hands are hers to be seen; her house is not.
         thing = parsed.tokens[token.head]
+        if thing.lemma in _NEAR_THEM:
+            return False, False
         if sort_of(thing.lemma) not in {"body", "garment"}:
             return False, not compared(parsed, i) and not _whose_death_is_told(parsed, i)
     if compared(parsed, i) or _none_of(parsed, i):

@@ -17,12 +17,21 @@ STUFFS = frozenset(
 def is_unseen(parsed: Parsed, i: int) -> bool:
     """ "No sign of life", "a list of reasons not to": a word for a thing that is none here."""
     token = parsed.tokens[i]
+    before = parsed.tokens[token.head]
+    if (
+        token.dep == "pobj"
+        and before.text.lower() == "of"
+        and parsed.tokens[before.head].lemma in _TELLS_OF
+    ):
+        return True
     if token.lemma == "case" and parsed.tokens[token.head].lemma in _OF_A_CASE:
         return token.dep == "nsubjpass" or parsed.tokens[token.head].lemma != "close"
     of = (c for c in parsed.children[i] if parsed.tokens[c].text.lower() in {"of", "from", "that"})
     return token.lemma == "sign" and (next(of, None) is not None or token.dep == "attr")
 
 
+_TELLS_OF = frozenset("smell taste reek stink sound think dream speak talk tell sing hear".split())
+""""The tea smelled of smoke": there is tea."""
 _OF_A_CASE = frozenset("close solve reopen investigate drop win lose crack".split())
 """Done to one it is a matter, and no box."""
 

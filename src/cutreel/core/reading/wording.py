@@ -26,6 +26,19 @@ _HOW_MANY = frozenset("many few several such other same first last next".split()
 """Beside a thing, they say nothing of how it looks."""
 
 
+_WHERE = frozenset(
+    "front top foot middle edge side bottom head end back corner centre center rear mouth".split()
+)
+""""In front of the tent", "from the top of a ladder": where something is."""
+_LIGHTS = frozenset(
+    "candlelight lamplight firelight torchlight moonlight starlight lantern".split()
+)
+_WRITTEN = frozenset(
+    "report news story poem list note message telegram will page sentence diary name verse".split()
+)
+"""What is read or written is on paper."""
+
+
 class Wording:
     """What stands in one clause, by the index of its `verb`; tokens `spoken` are words of a quotation."""
 
@@ -128,8 +141,12 @@ class Wording:
             return "something"
         if token.pos == "PRON":
             return token.text.lower() if token.text.lower() in {"it", "them"} else ""
-        if (sort_of(token.lemma) is None and token.pos != "PROPN") or is_unseen(self.parsed, c):
+        written = token.lemma in _WRITTEN and self.token.lemma in {"read", "write"}
+        unknown = sort_of(token.lemma) is None and token.pos != "PROPN" and not written
+        if unknown or is_unseen(self.parsed, c):
             return ""
+        if written:
+            return self.phrase(c)
         # "Wore a white coat and forgot": no coat forgot.
         nouns = [k for k in joined(self.parsed, c) if k == c or self.tokens[k].pos not in VERBAL]
         return listed_in_words([self.phrase(k, deep=True) for k in nouns])
@@ -154,7 +171,11 @@ class Wording:
             if k in self.others:
                 parts.append(self.other(k))
                 continue
-            sort = sort_of(token.lemma)
+            where = token.lemma in _WHERE and self._of_what(k)
+            if prep == "by" and token.lemma in _LIGHTS:
+                parts.append(token.lemma)
+                continue
+            sort = "thing" if where else sort_of(token.lemma)
             if sort in {None, "time"} and token.name not in NAMED_PLACES:
                 return ""
             if token.pos not in {"NOUN", "PROPN"} or token.name in {"DATE", "TIME"}:
@@ -164,6 +185,14 @@ class Wording:
             nouns = [j for j in joined(self.parsed, k) if self.tokens[j].pos not in VERBAL]
             parts.append(listed_in_words([self.phrase(j, deep=True) for j in nouns]))
         return f"{prep} {listed_in_words(parts)}" if parts else ""
+
+    def _of_what(self, i: int) -> bool:
+        """Whether it is the front, or the top, of something that can be seen."""
+        of = (c for c in self.parsed.children[i] if self.tokens[c].text.lower() == "of")
+        what = (k for c in of for k in self.parsed.children[c] if self.tokens[k].dep == "pobj")
+        return any(
+            sort_of(self.tokens[k].lemma) not in {None, "time"} or self.called(k) for k in what
+        )
 
     def other(self, i: int) -> str:
         """The words for a pronoun that means nobody of the cast; a thing is there to be drawn."""
@@ -176,6 +205,11 @@ class Wording:
 def listed_in_words(parts: list[str]) -> str:
     parts = [p for p in parts if p]
     return " and ".join([", ".join(parts[:-1]), parts[-1]] if len(parts) > 1 else parts)
+
+
+def says_where(phrase: str) -> bool:
+    """Whether it is one like "in front of his office"."""
+    return any(word in _WHERE for word in phrase.split(" ")[1:3])
 
 
 def _in_a_line(token: Token, before: Token | None) -> str:
