@@ -37,7 +37,7 @@ def told_now(story: LabelledStory) -> LabelledStory:
         sentences.append(Labelled(text[begin:end], told.who, told.says, meant))
         at += len(told.text)
     assert starts == sorted(starts)
-    return LabelledStory(story.name, text, story.cast, tuple(sentences))
+    return LabelledStory(story.name, text, story.cast, tuple(sentences), story.looks)
 
 
 def _edits(text: str) -> Iterator[tuple[int, int, str]]:

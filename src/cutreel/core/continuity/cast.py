@@ -16,6 +16,7 @@ from cutreel.core.manuscript import (
     people_named,
     pronoun_of,
     pronoun_of_given,
+    short_for,
 )
 from cutreel.core.nouns import sort_of
 from cutreel.core.reading import (
@@ -76,6 +77,7 @@ def propose_cast(
         places = {f.name for f in people_named(script.text) if f.kind == "place"}
         parts = {part for name in (*known, *places) for part in name.split(" ")}
         new = names_acting(script, parses, parts)
+        figures, new = _for_short(figures, new)
         called = {a for f in new for a in f.aliases}
         # Who was "the girl" so far is she who is called so.
         figures = [*(f for f in figures if f.name not in called), *new]
@@ -130,6 +132,19 @@ def propose_cast(
     # Read once more: now whoever tells it is known, and how old people are.
     story = read_story(script, parses, known_people(cast))
     return with_changes(cast, script, story, ids or range(1, len(script.words) + 1))
+
+
+def _for_short(
+    figures: Sequence[Figure], new: Sequence[Figure]
+) -> tuple[list[Figure], list[Figure]]:
+    """Figures, where "Willie" is a call of Wilson Bentley, and those that are `new` without them."""
+    names = [f.name for f in figures]
+    short = {f.name: short_for(f.name, names) for f in new}
+    known = [
+        replace(f, aliases=(*f.aliases, *(n for n, long in short.items() if long == f.name)))
+        for f in figures
+    ]
+    return known, [f for f in new if not short[f.name]]
 
 
 def _by_name(figure: Figure) -> Figure:
@@ -247,7 +262,7 @@ _KINS_NAME = re.compile(rf" (?:\w+ )?(?:{'|'.join(KIN)}),? ([A-Z][\w’'-]+)")
 
 def _of_one_kind(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> list[Figure]:
     """Figures, where the sister of a mouse is a mouse: "his sister Pim"."""
-    out = list(figures)
+    out = _as_first_told(script.text, figures)
     story = read_story(script, parses, _known_figures(figures))
     by_name = {call: n for n, f in enumerate(figures) for call in (f.name, *f.aliases)}
     for number, read in story.paragraphs.items():
@@ -261,6 +276,39 @@ def _of_one_kind(script: Manuscript, parses: Parses, figures: Sequence[Figure]) 
                 if figures[n].kind == "person" and figures[n] is not whose:
                     out[n] = replace(figures[n], kind="animal", species=species)
     return out
+
+
+_HOW_MANY = {"two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "seven": 7}
+_SO_MANY = re.compile(rf"\b({'|'.join(_HOW_MANY)}) ([a-z]+)(?: ([a-z]+))?\b", re.IGNORECASE)
+AT_ONCE = 320
+"""Characters behind "three raccoons" within which all of them are named."""
+
+
+def _as_first_told(text: str, figures: Sequence[Figure]) -> list[Figure]:
+    """Figures, where "three raccoons lived behind the bakery" says what the three are whose names follow."""
+    out = list(figures)
+    for told in _SO_MANY.finditer(text[:AT_ONCE]):
+        species = next(filter(None, map(_beast_of, filter(None, told.groups()[1:]))), "")
+        first = {
+            i: text.find(f.name)
+            for i, f in enumerate(out)
+            if f.kind == "person" and f.name[:1].isupper()
+        }
+        near = [i for i, at in first.items() if told.end() < at < told.end() + AT_ONCE]
+        if species and len(near) == _HOW_MANY[told[1].lower()]:
+            for i in near:
+                out[i] = replace(out[i], kind="animal", species=species)
+    return out
+
+
+def _beast_of(plural: str) -> str:
+    """The animal of which a word says several; empty for any other word."""
+    low = plural.lower()
+    kinds = (low.removesuffix("s"), low.removesuffix("es"), low[:-3] + "y", _PLURALS.get(low, ""))
+    return next((k for k in kinds if k and k != low and sort_of(k) == "animal"), "")
+
+
+_PLURALS = {"mice": "mouse", "geese": "goose", "wolves": "wolf", "oxen": "ox"}
 
 
 def _titles_told(text: str, figures: Sequence[Figure]) -> dict[str, int]:

@@ -28,7 +28,7 @@ CLOTHES = (
     "robe", "suit", "jacket", "jumper", "sweater", "jersey", "shirt", "blouse", "tunic", "waistcoat",
     "cardigan", "uniform", "dungarees", "overalls", "smock", "skirt", "trousers", "breeches",
     "boots", "shoes", "clogs", "gloves", "mittens", "scarf", "neckerchief", "headscarf", "kerchief",
-    "bonnet", "cap", "hat", "hood", "beret", "helmet", "crown", "veil", "pinafore", "nightgown",
+    "collar", "bonnet", "cap", "hat", "hood", "beret", "helmet", "crown", "veil", "pinafore", "nightgown",
 )
 _HOW = {
     "long", "short", "curly", "straight", "wavy", "thick", "thin", "tied", "loose", "cropped",
@@ -41,12 +41,19 @@ _HOW = {
     "embroidered", "buttoned", "double-breasted", "rubber", "wooden", "gold", "silver", "tight",
     "dressing", "evening", "ball", "wedding", "school", "working", "riding", "denim", "tweed", "lace", "ragged",
     "hooded", "sleeveless", "quilted", "steel", "brass", "horn-rimmed", "wire", "tin", "warm", "best", "sunday",
-    "sharp", "kind", "tired", "bald", "shaved", "shaven", "usual", *FEATURES_HOW,
+    "sharp", "kind", "tired", "bald", "shaved", "shaven", "usual", "same", *FEATURES_HOW,
+    "wet", "damp", "soaked", "dripping", "dirty", "clean", "filthy", "shabby", "smart", "stained", "crumpled",
+    "creased", "ironed", "starched", "baggy", "oversized", "sheepskin", "corduroy", "military", "naval", "moth-eaten",
+    "threadbare", "patchwork", "borrowed", "sequined", "glittering", "flying", "bomber", "lab", "winter",
+    "summer", "sailor", "army",
+    "navy", "tarry", "greasy", "back", "lower", "upper",
 }
 _BUILD = {
     "old", "young", "tall", "short", "broad", "thin", "stout", "small", "big", "plump", "slight",
     "bearded", "bald", "round", "lean", "heavy", "bent", "stooped", "grey-haired", "white-haired",
     "red-haired", "dark-haired", "fair-haired", "black-haired", "elderly", "middle-aged",
+    "stooping", "lanky", "gangling", "stocky", "portly", "skinny", "chubby", "burly", "muscular", "gaunt", "bony",
+    "petite", "hunched", "long", "strong",
     "broad-shouldered", "little", "large", "wiry", "frail",
 }
 _KINDS = {"woman": "she", "man": "he", "girl": "she", "boy": "he", "lady": "she", "lad": "he",
@@ -63,13 +70,17 @@ _NUMBERS = {w: n for n, w in enumerate(_ONES, 1)} | {w: 10 * n for n, w in enume
 _NOUN = "|".join(sorted((*HEAD, *HAIR, *FACE, *FEATURES, *CLOTHES), key=len, reverse=True))
 _BODY = frozenset((*HEAD, *HAIR, *FACE, *FEATURES, "mark"))
 _STYLED = r"(?: (?:tied |worn |pinned )?(?:back |up )?in (?:a|two) (?:[a-z]+ )?(?:braids?|plaits?|bun|knot|ponytail))?"
+_LIKE_FRUIT = r"(?: (?:was |were )?(?:of )?the colou?r of [a-z]+)?"
 _MADE_OF = r"(?: of (?:[a-z]+ ){0,2}(?:feathers|fur|skins?|hide|leaves|wool|silk|velvet|lace|rags|patches|straw|mail))?"
 _OVER_EYE = r"(?: over (?:his|her|one|the) (?:left |right )?eye)?"
-_THING = re.compile(rf"\b(?P<noun>{_NOUN})\b(?P<styled>{_STYLED}{_MADE_OF}{_OVER_EYE})")
+_THING = re.compile(
+    rf"\b(?P<noun>{_NOUN})\b(?P<styled>{_LIKE_FRUIT}{_STYLED}{_MADE_OF}{_OVER_EYE})"
+)
+_FRUIT = re.compile(r"colou?r of ([a-z]+)")
 _LIKE_A_CROW = re.compile(r" of (?:crow|raven|jackdaw|rook|mole)\b")
 _WAS = re.compile(r" (?:was|were|is|are) (?:very |quite )?([a-z-]+)")
 _BEFORE = re.compile(r"[A-Za-z][a-z]*(?:-[a-z]+)*(?=,?\s*$)")
-_HAVING = re.compile(r"\b(?:with|in|under|wore|wears|wearing|had|has|dressed in)\s+")
+_HAVING = re.compile(r"\b(?:with|in|under|wore|wears|worn|wearing|had|has|dressed in)\s+")
 _STANDS = re.compile(
     r"\b(?:at|by|on|near|behind|before|beside|under|against) (?:the|a|an) [\w-]+ $"
 )
@@ -90,7 +101,9 @@ _IN_COLOUR = re.compile(
     rf" (?P<colour>[a-z]+)(?=[,.;:!?]|$| (?:{_BEHIND_COLOUR})\b)"
 )
 """Who "wore black every day", was "dressed all in white"."""
-_ONLY_SAID = re.compile(r"^\s*(?:of|for|from|belonging)\b")
+_ONLY_SAID = re.compile(
+    r"^\s*(?:of|from|belonging|for(?! (?:ever|(?:\w+ ){0,2}(?:years?|months?|weeks?|days|winters?|summers?)\b)))\b"
+)
 _AGE = re.compile(
     r"^(?: [A-Z][\w’'-]+)?(?:, and (?:she|he)|, who)? (?:was|is) (?:only |just |already |nearly |almost |about |now )*"
     r"(?P<number>\d{1,3}|[a-z]+(?:-[a-z]+)?)(?: years old)?(?=[,.;]| and | when | but |$)"
@@ -104,7 +117,7 @@ _OF_AGE = re.compile(r" of (?:about |around |nearly |almost |some )?([a-z]+(?:-[
 """"A woman of sixty"."""
 _BY_NOW = re.compile(r" (?:now|by now|by then)\b")
 _IS_SO = re.compile(
-    r"^(?: [A-Z][\w’'-]+)?(?:, who)? (?:was|is) (?:very |quite |rather )?"
+    r"^(?: [A-Z][\w’'-]+)?(?:, who|, (?:the|an?|her|his|my) [a-z ]+,)? (?:was|is) (?:very |quite |rather )?"
     r"(?:as |so )?"
     r"(?P<how>[a-z-]+(?:(?:, | and |, and )(?:very |quite |rather )?[a-z-]+){0,2})(?=[,.;]|$| and | but | with | as )"
 )
@@ -156,7 +169,11 @@ class _Phrase:
     def text(self) -> str:
         if self.mark:
             return self.mark
-        how = tuple(h for h in self.how if h != "usual")
+        how = tuple(h for h in self.how if h not in ("usual", "same"))
+        if fruit := _FRUIT.search(self.styled):
+            # "Hair the colour of plums" is plum hair.
+            like = next((w for w in (fruit[1], fruit[1].removesuffix("s")) if colour_in(w)), "")
+            return " ".join([*how, like or f"{fruit[1]}-coloured", self.noun])
         if not any(map(colour_in, how)) and _LIKE_A_CROW.search(self.styled):
             how = ("black", *how)  # a coat of crow feathers
         return " ".join([*how, self.noun]) + self.styled
@@ -533,9 +550,9 @@ def _how_before(text: str) -> bool:
 
 def _is_list(text: str) -> bool:
     """Whether words only add things to what somebody has: "a grey shawl and "."""
-    rest = re.sub(rf"\b(?:{_NOUN})\b{_STYLED}{_MADE_OF}{_OVER_EYE}", " ", text)
+    rest = re.sub(rf"\b(?:{_NOUN})\b{_LIKE_FRUIT}{_STYLED}{_MADE_OF}{_OVER_EYE}", " ", text)
     words = re.findall(r"[a-z]+(?:-[a-z]+)*|[^\w\s,]", rest, re.I)
-    lists = {"a", "an", "the", "and", "two", "his", "her"}
+    lists = {"a", "an", "the", "and", "two", "his", "her", "more", "many"}
     return all(w in lists or w in _HOW or colour_in(w) is not None for w in words)
 
 

@@ -78,7 +78,11 @@ def _coat(figure: Figure, noun: str, text: str, taken: set[str], told: str) -> l
 def _worn(told: Described) -> list[Trait]:
     """What an animal or a thing is told to wear: a scarecrow in a long black coat."""
     clothes = [Trait(about="clothes", text=_and(told.clothes), said=told.words_for(*told.clothes))]
-    return clothes if told.clothes else []
+    marks = [
+        Trait(about="mark", text=m, weight="if room", said=told.words_for(m))
+        for m in told.marks[:2]
+    ]
+    return [*(clothes if told.clothes else []), *marks]
 
 
 def _traits(
@@ -110,7 +114,7 @@ def _traits(
         ("white", "wedding dress") if bride else (free(COLOURS, seed // 31, taken), garment)
     )
     colour = told.in_colour or colour
-    build = [w for w in told.build if w not in ("old", "young", "bald")]
+    build = [w for w in told.build if w not in ("old", "young", "bald", "elderly")]
     aged = ["old"] if old else ["young"] if age == "young" else []
     bald = "bald" in told.build
     face = [f for f in told.face if not f.endswith("skin")]

@@ -18,6 +18,9 @@ _TOLD_BY: dict[str, str] = {
     ),
     "a forest": "trees|deer|wol(?:f|ves)|hunters?|pines|woodcutters?|moss|branches|undergrowth",
     "a town street": "shops?|pavements?|traffic|taxis?|lamp-?posts?|kerb|cobbles|passers-by|trams?|shop windows?",
+    "a kitchen, cream walls, rust curtains": (
+        "soup|stew|pots?|pans?|stove|oven|cupboards?|saucepans?|kettle|sink|dishes|recipes?|plates?|dough|flour|potato(?:es)?"
+    ),
     "a room, cream walls, rust curtains": (
         "tables?|chairs?|curtains?|sofa|armchairs?|stove|kettle|cupboards?|drawers?|fireplace|carpets?|wallpaper|ceiling"
     ),

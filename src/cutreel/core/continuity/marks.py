@@ -4,6 +4,8 @@ import re
 from collections.abc import Iterator
 from typing import NamedTuple
 
+from cutreel.core.colour import colour_in
+
 # fmt: off
 FEATURES = (
     "face", "nose", "chin", "cheeks", "jaw", "ears", "teeth", "forehead", "lips", "hands", "fingers", "legs", "arms",
@@ -13,7 +15,7 @@ FEATURES = (
 FEATURES_HOW = frozenset(
     "round long thin pointed crooked broad broken hooked big large small freckled square double wide narrow flat "
     "wrinkled ruddy rosy scarred gold golden missing weathered lined sharp snub upturned hollow plump bony hairy thick "
-    "full high short enormous huge buck webbed tattooed".split()
+    "full high short enormous huge buck webbed tattooed front".split()
 )
 """How a part of a body is for good: a face that is pale, a cheek that is wet will be so no more."""
 # fmt: on
@@ -26,15 +28,33 @@ _ON = r"(?P<on>in|on|across|over|under|above|below|beneath|between|down|round|ar
 _WHOSE = r"(?:his|her|their|its|my|your|one|the|both)"
 _MARK = re.compile(
     r"\b(?:an?|the|two|three) (?P<what>(?:[a-z-]+,? ){0,2}(?:scar|gap|plaster|mole|tattoo|bandage|wart|birthmark|"
-    r"dimple|burn|sabre cut|ring|stud)(?: of an? [a-z]+)?) "
+    r"dimple|burn|sabre cut|ring|stud|cast|sling|splint)(?: of an? [a-z]+)?) "
     rf"{_ON} {_WHOSE} (?P<part>{_BODY})\b"
 )
 _TATTOOED = re.compile(
     rf"\b(?:an?|the|two|three) (?P<what>(?:[a-z-]+ ){{1,3}}tattooed) {_ON} {_WHOSE} (?P<part>{_BODY})\b"
 )
+_THE_ONE = re.compile(
+    r"(?:(?<=with )|(?<=had )|(?<=has )|(?<=only ))(?P<what>one (?:eye|arm|leg|ear|hand))\b"
+)
 _TWO_EYES = re.compile(r"\bone (?P<what>[a-z]+ eye and one [a-z]+)\b(?: eye)?")
 _LIMB = re.compile(r"\ban? (?P<what>(?:wooden|false|glass|iron) (?:leg|arm|hand|foot|eye))\b")
-_ANY = (_MARK, _TATTOOED, _TWO_EYES, _LIMB)
+_FINGERS = re.compile(
+    rf"\b(?P<what>(?:two|three|four|six|seven) (?:fingers|toes|teeth)) {_ON} {_WHOSE} (?P<part>{_BODY})\b"
+)
+_STAINED = re.compile(
+    r"(?:(?<=with )|(?<=had )|(?<=has )|(?<=and ))"
+    rf"(?P<what>paint|flour|ink|soot|mud|grease|sawdust|chalk|clay|oil) {_ON} {_WHOSE} "
+    rf"(?P<part>{_BODY}|hair|eyebrows|hands|fingers|nails|fingernails|beard)\b"
+)
+_ONE_EYE = re.compile(
+    r"\ban? (?P<what>(?:pale |dark |bright |large |big )?(?P<colour>[a-z]+) eye)\b"
+)
+_OF_BEASTS = re.compile(
+    r"\b(?:one|an?|two|three|four) (?P<what>(?:white|black|torn|bent|brown|grey|crooked|ragged|missing|floppy) "
+    r"(?:foot|paw|ear|leg|tail|wing|patch|feet|paws|ears|socks))\b"
+)
+_ANY = (_THE_ONE, _MARK, _TATTOOED, _TWO_EYES, _LIMB, _FINGERS, _STAINED, _ONE_EYE, _OF_BEASTS)
 
 
 class Mark(NamedTuple):
@@ -50,6 +70,8 @@ def marks_in(sentence: str) -> Iterator[Mark]:
     for pattern in _ANY:
         for found in pattern.finditer(sentence):
             parts = found.groupdict()
+            if pattern is _ONE_EYE and colour_in(parts["colour"]) is None:
+                continue  # "the eye of a vulture"
             where = f" {parts['on']} the {parts['part']}" if parts.get("part") else ""
             told = "one " if pattern is _TWO_EYES else ""
             yield Mark(found.start(), found.end(), f"{told}{parts['what']}{where}")

@@ -120,7 +120,11 @@ class Scenery:
         self.home = self._home(story)
         self.flies = is_aboard_plane(script.text)
         self.why_somewhere = "nothing says where; the same for the whole film"
-        self.somewhere = self._begins(story) or somewhere(places) if story.paragraphs else ""
+        self.somewhere = self._begins(story) if story.paragraphs else ""
+        if story.paragraphs and not self.somewhere:
+            # Of a film without any place the little that is told of what is there has to do.
+            found = "" if places else hinted_place(self.script.text[: AT_FIRST * 6], 1)
+            self.somewhere = found or somewhere(places)
         self.night = self._begins_at_night(story)
         """The words by which it is night before any hour is said; empty where nothing says so."""
 
@@ -146,7 +150,8 @@ class Scenery:
             end = self.script.words[sentence.end - 1].end
             here = story.starts[number] + first.start < end and first.noun != "home"
         opening = self.script.text[: self._until(first, story)]
-        leaps = _LATER.search(opening, opening.find(".") + 1) is not None
+        ends = opening.find(".")
+        leaps = ends > 0 and _LATER.search(opening, ends) is not None
         if first is not None and here and not leaps:
             return self._place(first)
         # Of an opening that is over before it is said where, the little that it tells has to do.

@@ -18,7 +18,7 @@ from .ease import reading_ease
 from .given import pronoun_of_given
 from .identity import WordRun, carry_ids, common, fresh_ids, ids_of, places_of, runs_of
 from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks, words_text
-from .names import TITLES, people_named
+from .names import TITLES, people_named, short_for
 from .numbers import Said, numbers_in
 from .pronunciations import pronunciations
 from .read import TIMES, WEATHERS, cue_for, read, speakers_again
@@ -72,6 +72,7 @@ __all__ = [
     "read",
     "reading_ease",
     "runs_of",
+    "short_for",
     "speakers_again",
     "strip_marks",
     "syllables",

@@ -74,6 +74,8 @@ NOT_NAMES |= {
     "far", "inside", "outside", "together", "later", "soon", "suddenly", "everything", "anything", "slowly", "perhaps",
     "maybe", "again", "away", "down", "up", "out", "back", "yet", "neither", "beside", "beyond", "near", "next",
     "number", "fact", "reason", "step", "lesson", "rule", "tip",
+    "o", "between", "among", "against", "despite", "toward", "towards", "around", "across", "along", "beneath",
+    "within", "throughout", "besides", "upon", "unlike", "during", "except",
     "behind", "after", "before", "above", "below", "under", "over", "through", "until", "since", "while", "because",
 }
 # fmt: on

@@ -50,7 +50,8 @@ _OFFICES = {
     "dr", "doctor", "captain", "professor", "inspector", "sergeant", "colonel", "major", "judge",
     "constable", "reverend", "master", "mistress", "general",
     "detective", "commissioner", "lieutenant", "commander", "nurse",
-    "mayor",
+    "mayor", "sheriff", "deputy", "marshal", "officer", "admiral", "corporal", "pastor", "vicar", "bishop", "rabbi",
+    "senator", "president", "ranger", "warden", "coach", "chef", "trooper",
 }
 """Titles of either: like the others they make a name of the word behind them."""
 TITLES |= _OFFICES
@@ -178,7 +179,7 @@ def people_named(text: str) -> tuple[Figure, ...]:
         or (n.count(" ") and is_title(first := _bare(n.split(" ")[0])) and first not in _NO_TITLE)
     ]
     names = [n for n in names if runs[n] > 1 or n.lower() not in _IN_THE_SKY]
-    names = [n for n in names if not _is_a_house(n)]
+    names = [n for n in names if not _is_a_house(n) and not _is_a_cry(n, body)]
     known = set(names)
     # A full name and a part of it stand for one another, each if only once and at the head of a sentence.
     names += [n for n in runs if " " in n and n not in known and _has_part(n, runs, lower)]
@@ -212,6 +213,20 @@ _IN_THE_SKY = frozenset(
     "autumn darkness silence smoke dust".split()
 )
 """What begins, falls or comes, and is nobody where it is told once: "Snow began to fall"."""
+
+
+def _is_a_cry(name: str, body: str) -> bool:
+    """ "“Humph!” said the camel": a word that is only ever all that is said, and ends with a cry."""
+    if name not in body:
+        return False
+    # Words on a board, or a title, are only ever quoted: “Fresh Fish Daily”.
+    ends = "[.!?…—]*" if name.count(" ") > 1 else "[!?…—]+"
+    said = re.findall(rf"[“\"]{re.escape(name)}{ends}[”\"]", body)
+    return len(said) == len(
+        re.findall(rf"\b{re.escape(name)}\b", body)
+    ) > 0 and not pronoun_of_given(name)
+
+
 _OF_HOUSES = frozenset(
     {"general", "king", "queen", "prince", "princess", "royal", "lady", "lord", "major"}
 )
@@ -407,6 +422,7 @@ def _merge(
         # A surname alone is the master's of the house.
         masters = [f for f in owners if _bare(f.split(" ")[0]) in _HE_TITLES]
         owner = next(iter([*masters, *owners]), None) or _same_by_surname(name, full)
+        owner = owner or short_for(name, full)
         if owner:
             full[owner].append(name)
         else:
@@ -450,6 +466,36 @@ def _merge(
             )
         )
     return figures
+
+
+_SHORT = {
+    "will": "william wilson wilfred wilhelm", "bill": "william", "bob": "robert", "rob": "robert",
+    "liz": "elizabeth", "lizzie": "elizabeth", "beth": "elizabeth", "betty": "elizabeth", "kate": "katherine catherine",
+    "katie": "katherine catherine kate", "maggie": "margaret", "meg": "margaret", "peggy": "margaret", "jack": "john",
+    "johnny": "john", "jim": "james", "tom": "thomas", "dick": "richard", "rick": "richard", "ned": "edward edmund",
+    "ted": "edward theodore", "harry": "henry harold", "nell": "ellen helen eleanor", "nellie": "ellen helen eleanor",
+    "joe": "joseph", "sam": "samuel samantha", "dan": "daniel", "ben": "benjamin", "mike": "michael", "tony": "anthony",
+    "charlie": "charles charlotte", "fred": "frederick alfred", "frank": "francis franklin", "nick": "nicholas",
+    "steve": "stephen steven", "andy": "andrew", "dave": "david", "pete": "peter", "molly": "mary", "polly": "mary",
+    "sally": "sarah", "ellie": "eleanor ellen", "vicky": "victoria", "jenny": "jennifer", "sue": "susan",
+    "abby": "abigail", "becky": "rebecca", "mandy": "amanda", "patty": "patricia", "alex": "alexander alexandra",
+    "matt": "matthew", "greg": "gregory", "phil": "philip", "kit": "christopher", "tilly": "matilda",
+    "lottie": "charlotte", "millie": "millicent mildred",
+    "hattie": "harriet", "gus": "augustus", "archie": "archibald", "bertie": "albert",
+}  # fmt: skip
+"""Given names by what those who have them are called for short."""
+
+
+def short_for(name: str, full: Iterable[str]) -> str | None:
+    """Willie is Wilson Bentley, where nobody else may be."""
+    if " " in name:
+        return None
+    low = _bare(name)
+    # "Tommy", "Jimmie", "Billy"
+    stems = (low, re.sub(r"(?:ie|y)$", "", low), re.sub(r"(.)\1(?:ie|y)$", r"\1", low))
+    long = {given for stem in stems for given in _SHORT.get(stem, "").split()}
+    bearers = [f for f in full if " " in f and _bare(f.split(" ")[0]) in long]
+    return bearers[0] if len(bearers) == 1 else None
 
 
 def _same_by_surname(name: str, full: Iterable[str]) -> str | None:

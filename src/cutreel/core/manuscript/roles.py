@@ -74,7 +74,8 @@ NO_ROLE = {
     "fellow", "person", "thing", "dead", "living", "bear", "drop", "mark", "draft", "sort", "kid", "slip", "model",
     "match", "contact", "character", "case", "body", "type", "mine", "self", "human", "ruler", "counter", "cooker",
     "heater", "poker", "swift", "lark", "perch", "sole", "skate", "chicken", "eggs", "shell", "oyster", "kind", "pet",
-    "voice", "knocker", *COMPARED.split("|"),
+    "voice", "knocker", "atlas", "speaker", "toaster", "hanger", "opener", "shaker", "carrier", "scanner",
+    "transmitter", "calculator", "planter", "dummy", "mummy", *COMPARED.split("|"),
 }  # fmt: skip
 
 
@@ -152,6 +153,8 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
         kinds[noun] = kind
         tally.spoken += spoken
         tally.named += word != noun
+        if kind == "animal" and not spoken and _is_spoken(body, match.start()):
+            continue  # “All the fish that you can count”: of none of them it is told
         tally.count(of, kind if noun not in KIN else "kin", match.end())
         if noun in KIN and of in _POSSESSIVE and _acts_by_kin(body, match.start(), noun):
             tally.at.append(match.end())
@@ -280,7 +283,13 @@ def _stays(noun: str, kind: str, tally: _RoleTally, body: str, named: Sequence[F
         # Of an animal only where nobody is near who could be meant.
         return any(
             _THEN.search(body[at : at + FOLLOWED])
-            and (kind == "person" or not _somebody_near(body[max(0, at - FOLLOWED) : at], named))
+            and (
+                kind == "person"
+                or not (
+                    _somebody_near(body[max(0, at - FOLLOWED) : at], named)
+                    or any(f.pronoun and f.kind == "person" and f.name in body[:at] for f in named)
+                )
+            )
             for at in tally.at
         )
     behind = _SHE_BEHIND if pronoun == "she" else _HE_BEHIND
@@ -328,11 +337,15 @@ def as_one(
     left: list[Figure] = []
     for role, stays in roles:
         noun = role.name.removeprefix("the ").lower()
-        owner = None if role.kind == "thing" else _owner(body, named, role, noun)
+        # "The Man" is who is called so, and nobody with another name.
+        by_itself = noun in _GENERIC and role.name.removeprefix("the ")[:1].isupper()
+        alone = by_itself or role.kind == "thing"
+        owner = None if alone else _owner(body, named, role, noun)
         if owner is None:
             left += [role] if stays else []
         else:
             calls[owner.name] += [role.name, noun]
+    left = _only_man(body, named, left)
     of_mine: list[str] = []
     for figure in named:
         kin = re.search(
@@ -365,6 +378,30 @@ def as_one(
         for role in left
         if role.name not in calls_of_named and role.name.removeprefix("the ") not in one
     ]
+
+
+def _only_man(body: str, named: Sequence[Figure], roles: Sequence[Figure]) -> list[Figure]:
+    """Roles, where "the man" is the fisherman: no man came in, and nobody else of that sex is told of."""
+    out = list(roles)
+    for noun in ("man", "woman"):
+        anybody = next((r for r in out if r.name == f"the {noun}"), None)
+        others = [
+            r
+            for r in out
+            if r.kind == "person" and r.pronoun == pronoun_of(noun) and r is not anybody
+        ]
+        if (
+            anybody is None
+            or len(others) != 1
+            or any(f.pronoun in (None, pronoun_of(noun)) for f in named)
+        ):
+            continue
+        if re.search(rf"\b(?:[Aa]n?|[Oo]ld|[Yy]oung|[Oo]ther) (?:[a-z]+ )?{noun}\b", body):
+            continue
+        one = out.index(others[0])
+        out[one] = replace(out[one], aliases=(*out[one].aliases, f"the {noun}", noun))
+        out.remove(anybody)
+    return out
 
 
 _TITLED = re.compile(
@@ -479,7 +516,8 @@ _GROWN_UP = r"(?:wom[ae]n|m[ae]n|lady|gentleman|widow|mother|father|husband|wife
 
 def _only_child(body: str, people: Sequence[Figure], noun: str) -> Figure | None:
     """Who "the girl" is where none came in as "a girl": the one of whom nothing says that she is grown."""
-    if re.search(rf"\b(?:{_YOUNG_KIN[noun]}|child|children)\b", body) or re.search(
+    kin = re.search(rf"\b(?:{_YOUNG_KIN[noun]}|child|children)\b", body)
+    if re.search(
         rf"\b(?:[Aa]n?|[Oo]ne|[Tt]wo|[Oo]ther) (?:[a-z-]+ ){{0,2}}{noun}s?\b(?! (?:called|named))",
         body,
     ):
@@ -493,6 +531,8 @@ def _only_child(body: str, people: Sequence[Figure], noun: str) -> Figure | None
         and f.pronoun == _CHILD[noun]
         and any(re.search(rf"\b{re.escape(call)}\b", before) for call in (f.name, *f.aliases))
         and not f.name[:1].islower()
+        # "His daughter": she is named behind it, or somebody else.
+        and (kin is None or body.find(f.name) > kin.start())
         and not _is_elder(body, f)
         and not _TITLED.match(f.name)
         and not re.search(

@@ -32,7 +32,9 @@ _QUOTE = re.compile(r"“[^”]*(?:”|$)|\"[^\"]*(?:\"|$)|«[^»]*(?:»|$)")
 _NAME = r"(?:(?:Mr|Mrs|Dr)\.? )?[A-Z][\w’'-]*(?: [A-Z][\w’'-]*){0,2}"
 _KIN = rf"(?:[Hh]er|[Hh]is|[Mm]y|[Oo]ur|[Tt]heir) (?:{'|'.join(KIN)})"
 _HOW = f"(?:(?:old|young|little|big|other|poor|[a-z]+est|{COMPARED}) )?"
-_SOMEBODY = rf"[Tt]he {_HOW}(?:[A-Z][\w’'-]*(?: [A-Z][\w’'-]*)?|[a-z]+(?:-[a-z]+)?)|{_KIN}|{_NAME}"
+_KIN_OF = rf"(?:[Tt]he [a-z]+|[A-Z][a-z]+)[’']s (?:{'|'.join(KIN)})"
+"""The mayor's wife, Anna's brother."""
+_SOMEBODY = rf"{_KIN_OF}|[Tt]he {_HOW}(?:[A-Z][\w’'-]*(?: [A-Z][\w’'-]*)?|[a-z]+(?:-[a-z]+)?)|{_KIN}|{_NAME}"
 _WHO = rf"(?P<who>[Hh]e|[Ss]he|[Ii]t|I|{_SOMEBODY})"
 _WHAT_LIKE = "(?:old|young|little|poor|dear|good|big|tall|small|wise|proud|blind|fat|mad|brave)"
 _SAYS = (
@@ -151,18 +153,26 @@ class Recent:
         self._calls: re.Pattern[str] = re.compile(r"(?!)")
         self._people: dict[str, str] = {}
         self._told: deque[set[str]] = deque(maxlen=TOLD)
+        self.talk: set[str] = set()
+        """Who has spoken since nothing but narration stood between."""
         self.leads: str | None = None
         """Who was last told to speak where nothing spoken followed yet: "he shouted." """
 
-    def tell(self, people: set[str]) -> None:
-        """Narration of a paragraph tells of people."""
+    def tell(self, people: set[str], alone: bool) -> None:
+        """Narration of a paragraph tells of people; `alone`: nothing is spoken in it."""
         if people:
             self._told.append(people)
+        if alone:
+            self.talk.clear()
 
     def other_than(self, name: str) -> str | None:
         """Who else is there, where of two people only was told lately."""
-        here = set().union(*self._told)
-        return next(iter(here - {name})) if len(here) == 2 and name in here else None
+        here: set[str] = set()
+        for told in reversed(self._told):
+            here |= told
+            if len(here) == 2 and name in here:
+                return next(iter(here - {name}))
+        return None
 
     def named_in(self, body: str, figures: Sequence[Figure]) -> set[str]:
         """Which people of `figures` a text names; one pattern for all of them, made once for the same figures."""
@@ -177,6 +187,7 @@ class Recent:
     def hear(self, name: str) -> None:
         """Somebody speaks, or is named as who will."""
         self.leads = None
+        self.talk.add(name)
         self._names.pop(name, None)
         self._names[name] = None
 
@@ -202,11 +213,11 @@ def attribute(
     """Cut a paragraph into pieces by speaker. What is heard is added to `memory`."""
     if not spans:
         _note_mentions(body, figures, memory)
-        memory.tell(_told_of(body, spans, figures, memory, meant))
+        memory.tell(_told_of(body, spans, figures, memory, meant), alone=True)
         memory.leads = _Paragraph(body, spans, figures, memory, meant).leads_on()
         return [Piece(0, len(body), None, "narration")]
     reader = _Paragraph(body, spans, figures, memory, meant)
-    memory.tell(_told_of(body, spans, figures, memory, meant))
+    memory.tell(_told_of(body, spans, figures, memory, meant), alone=False)
     pieces: list[Piece] = []
     at = 0
     for i, (start, end) in enumerate(spans):
@@ -364,7 +375,8 @@ class _Paragraph:
         if self.memory.leads:
             return self.memory.leads, f"{self.memory.leads} was told to speak just before"
         turn = list(islice(self.memory, 2))
-        if turn and (other := self.memory.other_than(turn[0])):
+        talk = len(turn) > 1 and turn[1] in self.memory.talk
+        if turn and not talk and (other := self.memory.other_than(turn[0])):
             return other, f"answers {turn[0]}"
         spoken_to = self._spoken_to(0)
         if len(turn) > 1 and turn[1] in spoken_to:
@@ -457,6 +469,8 @@ class _Paragraph:
         return None if things else who
 
     def _named(self, who: str, i: int, at: int) -> str | None:
+        if re.fullmatch(_KIN_OF, who):
+            who, at = f"the {who.rpartition(' ')[2]}", -1
         low = who.lower()
         if low in {"he", "she", "it"} and (meant := self.meant(at)):
             return meant

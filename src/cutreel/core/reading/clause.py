@@ -40,7 +40,9 @@ _TURNS = frozenset("fall grow go turn stay remain".split())
 """With what something becomes: "fell silent" shows nothing."""
 _DRAWN_MENTAL = {"wonder": "ponders", "think": "ponders", "fear": "is afraid", "remember": "ponders", "dream": "dreams"}
 _MANY_IN_ONE = frozenset("people police cattle folk children".split())
-_SEVERAL = frozenset("pair couple row bunch handful heap pile set dozen crowd herd flock line stack".split())
+_SEVERAL = frozenset(
+    "pair couple row bunch handful heap pile set dozen crowd herd flock line stack trail string stream cloud".split()
+)
 _OF_SHIPS = frozenset("sink sail strike anchor founder capsize drift list steam".split())
 # fmt: on
 _OF_SOMETHING = frozenset(

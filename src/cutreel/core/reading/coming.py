@@ -74,6 +74,12 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         # "Stumbled up Front Street": "up" may be taken for a part of the verb.
         along = tokens[verb].lemma in MOVES and goes_along(parsed, verb)
         tilled = tokens[verb].lemma in _TILLS and token.lemma in _TILLED
+        if (
+            token.lemma in HOUSES
+            and tokens[verb].lemma in _IS_SHUT | {"open"}
+            and subjects(parsed, verb)
+        ):
+            return False  # "every evening she closed the library"
         return True if along or tilled or tokens[verb].lemma in DONE_THERE else None
     if token.dep in {"nsubj", "nsubjpass"} and token.lemma in _VESSELS:
         return None  # "far out a ship turned round" is seen from the shore
@@ -147,14 +153,16 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         return None  # "it rose over the steeple" is seen from where one stands
     if _is_gone_by(first, tokens[at], token):
         return None
-    if first == "at" and tokens[at].lemma == "knock" and token.lemma in HOUSES | _ROOMS:
-        return True
+    if first == "into" and tokens[at].lemma in _TAKEN and _takes_somebody(parsed, at):
+        return True  # "she called us into her kitchen"
     return _goes_or_is_there(parsed, first, at, token)
 
 
 def _goes_or_is_there(parsed: Parsed, first: str, at: int, token: Token) -> bool | None:
     """The same of a place behind the preposition `first`, by the verb `at`."""
     tokens = parsed.tokens
+    if first == "at" and tokens[at].lemma == "knock" and token.lemma in HOUSES | _ROOMS:
+        return True
     if is_of_the_sky(parsed, at):
         return False  # "the sun came up over the wet road": it is looked at
     if first in TO and (tokens[at].lemma in MOVES or _is_taken(parsed, at)):
@@ -255,6 +263,11 @@ def _is_taken(parsed: Parsed, verb: int) -> bool:
     below = [parsed.tokens[c] for c in parsed.children[verb]]
     things = [t for t in below if t.dep == "nsubjpass" and sort_of(t.lemma) in ("thing", "food")]
     return any(t.dep == "auxpass" for t in below) and not things
+
+
+def _takes_somebody(parsed: Parsed, verb: int) -> bool:
+    whom = [parsed.tokens[c] for c in parsed.children[verb] if parsed.tokens[c].dep == "dobj"]
+    return any(t.pos in {"PRON", "PROPN"} or sort_of(t.lemma) == "person" for t in whom)
 
 
 def _is_looked_at_from_beside(first: str, place: Token) -> bool:

@@ -7,6 +7,7 @@ from types import MappingProxyType
 from .clause import Clause, Deed
 from .clauses import VERBAL, Called, pointed_out, told_behind, unreal
 from .parsed import Parsed
+from .there import has_made
 
 
 def deeds_in(
@@ -26,7 +27,8 @@ def deeds_in(
             or (token.dep == "relcl" and not pointed_out(parsed, i))
         ):
             continue
-        if token.dep == "acl" or unreal(parsed, i):
+        why = unreal(parsed, i)
+        if token.dep == "acl" or (why and not (why == "remembered" and has_made(parsed, i))):
             continue
         clause = Clause(parsed, i, spoken, called, others)
         deed = clause.stands_there() if told_behind(parsed, i) else clause.deed()

@@ -138,6 +138,11 @@ def _beasts_name(parsed: Parsed, i: int) -> list[int]:
     word, nor for who was "a lion in battle" or "a bear of a man"."""
     token = parsed.tokens[i]
     verb = parsed.tokens[token.head]
+    if token.dep == "appos" and token.tag == "NN" and sort_of(token.lemma) == "animal":
+        # "Comma, the library cat, was black."
+        above = verb.pos == "PROPN" and verb.dep in SUBJECT and not listed(parsed, i)
+        the = any(parsed.tokens[c].text.lower() in {"the", "a", "an"} for c in parsed.children[i])
+        return [token.head] if above and the else []
     if (
         token.dep != "attr"
         or token.tag != "NN"
@@ -159,6 +164,8 @@ class _Newcomers:
     def __init__(self) -> None:
         self._last: dict[str, str] = {}
         """The noun of who came in last, by "she" and "he"."""
+        self._beast = ""
+        """The animal that came in last."""
 
     def named_in(self, parsed: Parsed, spoken: Collection[int]) -> list[tuple[int, str, str]]:
         """Names that a paragraph, the next of the story, tells so: the token, the name, the noun for who bears it."""
@@ -177,11 +184,31 @@ class _Newcomers:
                     sex = pronoun_of(token.lemma)
                     for one in (sex,) if sex else ("she", "he"):
                         self._last[one] = token.lemma
+            if token.pos == "NOUN" and sort_of(token.lemma) == "animal" and token.tag == "NN":
+                new = any(tokens[c].text.lower() in {"a", "an"} for c in parsed.children[i])
+                if new and token.dep in {*SUBJECT, "dobj", "pobj"}:
+                    self._beast = token.lemma
+            if self._beast and _is_named_so(parsed, i) and (name := _name(parsed, i)):
+                out.append((i, name, self._beast))
+                self._beast = ""
             whose = _whose_name(parsed, i) or _who_is(parsed, i)
             name = _name(parsed, i) if whose else ""
             if name and whose and whose in self._last:
                 out.append((i, name, self._last.pop(whose)))
         return out
+
+
+def _is_named_so(parsed: Parsed, i: int) -> bool:
+    """ "They called her Laika"."""
+    token = parsed.tokens[i]
+    verb = parsed.tokens[token.head]
+    whom = [parsed.tokens[c].text.lower() for c in parsed.children[token.head]]
+    named = (
+        token.pos == "PROPN"
+        and token.dep in {"oprd", "dobj"}
+        and verb.lemma in {"call", "name", "christen"}
+    )
+    return named and not {"her", "him", "it"}.isdisjoint(whom) and not unreal(parsed, token.head)
 
 
 def _who_is(parsed: Parsed, i: int) -> Pronoun | None:

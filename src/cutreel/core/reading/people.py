@@ -37,6 +37,8 @@ def people_in(
     return tuple(sorted(now.out)), reader.page.others, after
 
 
+TOGETHER = 3
+"""So many of whom a sentence says what they do or are go on together."""
 TOLD_NEXT = "who that is, is told next"
 """Why a newcomer is somebody: what is said of how they look is not how they looked before."""
 _NTH = re.compile(r"(?:first|second|third|[a-z]+th|last|next|other)")
@@ -57,6 +59,7 @@ class _Reader:
         for i, token in enumerate(self.tokens):
             if token.sentence != sentence:
                 sentence = token.sentence
+                self._group_of_sentence()
                 page.now.next_sentence()
             said = page.says[i]
             if said is not None and said.speaker is not None:
@@ -65,6 +68,13 @@ class _Reader:
                 continue
             if not self._call(i):
                 self._pronoun(i)
+
+    def _group_of_sentence(self) -> None:
+        """ "Biscuit was the brains, Mags was the muscle, and Dumpling was always hungry": they are told of together."""
+        now = self.page.now
+        here = [f.id for f in now.focus if f.age == 0 and f.subject and f.id > 0]
+        if len(here) >= TOGETHER and not set(here) <= set(now.group):
+            now.group = tuple(reversed(here))
 
     def _answered(self, i: int) -> bool:
         """Whether the maker said whom the word means: then it does, and what follows goes on from it."""

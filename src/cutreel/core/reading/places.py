@@ -11,7 +11,7 @@ MOVES = frozenset(
     "trudge slip push pull race drag get move reach visit flutter bolt dash dart scurry scramble tiptoe "
     "hobble limp skip dance hop gallop trot paddle float glide roll tumble steal sneak slink crawl swing "
     "jump leap plunge dive hike tramp plod shuffle stagger cycle pedal skate ski retreat flee escape "
-    "burst whirl gather swam".split()
+    "burst whirl gather swam drop duck".split()
 )
 DONE_THERE = frozenset("reach enter cross climb visit clean sweep search explore mount".split())
 """Done to a place, it is done by somebody there."""
@@ -23,7 +23,7 @@ _COMES_BY = frozenset("arrive come appear turn draw roll".split())
 """What is done by what one rides in, and is over when it is done."""
 STANDS_IN_ONE = frozenset(
     "gate door doorway corner cage ladder fence bench bank edge end side spot point top bottom middle front "
-    "dark darkness forecourt "
+    "dark darkness forecourt drainpipe "
     "back wall floor ceiling stairs step hole nest trap pen tract area region part place way world distance "
     "horizon surface opening passage line stage position space level country land nation state territory "
     "north south east west left right".split()

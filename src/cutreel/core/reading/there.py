@@ -31,6 +31,9 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
         thing = parsed.tokens[token.head]
         if thing.lemma in _NEAR_THEM:
             return False, False
+        does = clause_of(parsed, token.head)
+        if unreal(parsed, does) == "denied" and _is_kept_from_sight(parsed, does):
+            return False, False  # "he did not come out of his house"
         if sort_of(thing.lemma) not in {"body", "garment"}:
             return False, not compared(parsed, i) and not _whose_death_is_told(parsed, i)
     if compared(parsed, i) or _none_of(parsed, i):
@@ -41,6 +44,13 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
     if token.dep == "dobj" and parsed.tokens[verb].lemma == "have" and _is_at_home(parsed, verb):
         return False, False  # "she had a daughter at home"
     why = unreal(parsed, verb)
+    if (
+        why == "remembered"
+        and token.dep in SUBJECT
+        and token.pos != "PRON"
+        and has_made(parsed, verb)
+    ):
+        return True, True
     recalls = token.dep in SUBJECT and parsed.tokens[verb].lemma in {"remember", "recall"}
     if recalls and token.sentence in memories(parsed):
         return False, False  # what they remember is seen
@@ -53,7 +63,9 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
     if (why == "denied" or by_nobody(parsed, verb)) and _is_excepted(parsed, i):
         return True, True
     if why == "denied" or by_nobody(parsed, verb):
-        here = token.dep in SUBJECT and not _is_kept_from_sight(parsed, verb)
+        if token.dep in SUBJECT and _is_kept_from_sight(parsed, verb):
+            return False, False
+        here = token.dep in SUBJECT and (parsed.tokens[verb].lemma != "be" or _is_so(parsed, verb))
         return here, token.dep in SUBJECT
     if (
         token.dep in SUBJECT
@@ -83,14 +95,34 @@ _SEEN_NOT = frozenset({"there", "here", "present", "alive", "home", "visible", "
 
 
 def _is_kept_from_sight(parsed: Parsed, verb: int) -> bool:
-    """Whether who is denied to do it is not to be seen: "she was not there", "he did not come out". Who "was not
-    pleased" is."""
-    if any(parsed.tokens[c].text.lower() == "never" for c in parsed.children[verb]):
-        return parsed.tokens[verb].lemma == "be"
-    if parsed.tokens[verb].lemma != "be":
-        return parsed.tokens[verb].lemma in _CAME - {"follow", "join"}
+    """Whether who is denied to do it is not to be seen: "she was not there", "he did not come out"."""
     below = [parsed.tokens[c] for c in parsed.children[verb]]
-    return not any(t.dep == "acomp" and t.lemma not in _SEEN_NOT for t in below)
+    if parsed.tokens[verb].lemma == "be":
+        return any(t.text.lower() in _SEEN_NOT for t in below)
+    never = any(t.text.lower() == "never" for t in below)
+    return parsed.tokens[verb].lemma in _CAME - {"follow", "join"} and not never
+
+
+def _is_so(parsed: Parsed, verb: int) -> bool:
+    """Who "was not pleased" is there; of who "was never late" nothing is told to be seen."""
+    below = [parsed.tokens[c] for c in parsed.children[verb]]
+    return any(t.dep == "acomp" for t in below) and not any(
+        t.text.lower() == "never" for t in below
+    )
+
+
+_MADE = frozenset(
+    "draw paint build make write cook plant carve sew bake knit weave print photograph hang dig mend buy collect "
+    "keep".split()
+)
+
+
+def has_made(parsed: Parsed, verb: int) -> bool:
+    """Whether it was done before, and can be looked at as it is told: "her father had drawn maps for forty years"."""
+    token = parsed.tokens[verb]
+    what = [parsed.tokens[c] for c in parsed.children[verb] if parsed.tokens[c].dep == "dobj"]
+    things = any(sort_of(t.lemma) in {"thing", "food", "plant", "garment", "place"} for t in what)
+    return token.lemma in _MADE and token.dep in {"ROOT", "conj"} and things
 
 
 _ROOMS = frozenset("room floor flat apartment kitchen cellar attic shop cabin deck".split())

@@ -188,7 +188,14 @@ def not_now(parsed: Parsed, i: int) -> bool:
         aside = {tokens[c].text.lower() for c in parsed.children[token.head]}
         if aside & {"had", "not", "n’t", "n't", "never"}:
             return True
-    why = unreal(parsed, clause_of(parsed, i))
+    verb = clause_of(parsed, i)
+    why = unreal(parsed, verb)
+    if (
+        why == "remembered"
+        and word in WEATHERS
+        and tokens[verb].lemma in {"begin", "start", "come"}
+    ):
+        return False  # "outside the snow had begun to fall"
     weather = word in WEATHERS or word == "rains"
     return (bool(why) and why != "denied") or (why == "denied" and weather)
 
