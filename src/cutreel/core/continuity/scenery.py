@@ -123,7 +123,7 @@ class Scenery:
         self.somewhere = self._begins(story) if story.paragraphs else ""
         if story.paragraphs and not self.somewhere:
             # Of a film without any place the little that is told of what is there has to do.
-            found = "" if places else hinted_place(self.script.text[: AT_FIRST * 6], 1)
+            found = "" if places else hinted_place(self.script.text[: AT_FIRST * 6], 2)
             self.somewhere = found or somewhere(places)
         self.night = self._begins_at_night(story)
         """The words by which it is night before any hour is said; empty where nothing says so."""

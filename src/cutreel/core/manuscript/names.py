@@ -51,7 +51,7 @@ _OFFICES = {
     "constable", "reverend", "master", "mistress", "general",
     "detective", "commissioner", "lieutenant", "commander", "nurse",
     "mayor", "sheriff", "deputy", "marshal", "officer", "admiral", "corporal", "pastor", "vicar", "bishop", "rabbi",
-    "senator", "president", "ranger", "warden", "coach", "chef", "trooper",
+    "senator", "president", "ranger", "warden", "coach", "chef",
 }
 """Titles of either: like the others they make a name of the word behind them."""
 TITLES |= _OFFICES

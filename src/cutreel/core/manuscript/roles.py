@@ -285,6 +285,7 @@ def _stays(noun: str, kind: str, tally: _RoleTally, body: str, named: Sequence[F
             _THEN.search(body[at : at + FOLLOWED])
             and (
                 kind == "person"
+                or tally.named
                 or not (
                     _somebody_near(body[max(0, at - FOLLOWED) : at], named)
                     or any(f.pronoun and f.kind == "person" and f.name in body[:at] for f in named)

@@ -202,7 +202,10 @@ def _is_named_so(parsed: Parsed, i: int) -> bool:
     """ "They called her Laika"."""
     token = parsed.tokens[i]
     verb = parsed.tokens[token.head]
-    whom = [parsed.tokens[c].text.lower() for c in parsed.children[token.head]]
+    # "Her" may be taken for whose it is: "her Laika".
+    whom = [
+        parsed.tokens[c].text.lower() for c in (*parsed.children[token.head], *parsed.children[i])
+    ]
     named = (
         token.pos == "PROPN"
         and token.dep in {"oprd", "dobj"}
