@@ -14,7 +14,7 @@ from cutreel.core.manuscript import Figure, Manuscript, words_text
 from cutreel.core.nouns import sort_of
 from cutreel.core.reading import NOTHING, TOLD_NEXT, Story
 
-from .marks import FEATURES, FEATURES_HOW, marks_in
+from .features import PARTS, PARTS_HOW, features_in
 
 # fmt: off
 HEAD = ("head",)
@@ -41,7 +41,7 @@ _HOW = {
     "embroidered", "buttoned", "double-breasted", "rubber", "wooden", "gold", "silver", "tight",
     "dressing", "evening", "ball", "wedding", "school", "working", "riding", "denim", "tweed", "lace", "ragged",
     "hooded", "sleeveless", "quilted", "steel", "brass", "horn-rimmed", "wire", "tin", "warm", "best", "sunday",
-    "sharp", "kind", "tired", "bald", "shaved", "shaven", "usual", "same", *FEATURES_HOW,
+    "sharp", "kind", "tired", "bald", "shaved", "shaven", "usual", "same", *PARTS_HOW,
     "wet", "damp", "soaked", "dripping", "dirty", "clean", "filthy", "shabby", "smart", "stained", "crumpled",
     "creased", "ironed", "starched", "baggy", "oversized", "sheepskin", "corduroy", "military", "naval", "moth-eaten",
     "threadbare", "patchwork", "borrowed", "sequined", "glittering", "flying", "bomber", "lab", "winter",
@@ -67,8 +67,8 @@ _ONES = (
 _TENS = ("twenty", "thirty", "forty", "fifty", "sixty", "seventy", "eighty", "ninety")
 _NUMBERS = {w: n for n, w in enumerate(_ONES, 1)} | {w: 10 * n for n, w in enumerate(_TENS, 2)}
 # fmt: on
-_NOUN = "|".join(sorted((*HEAD, *HAIR, *FACE, *FEATURES, *CLOTHES), key=len, reverse=True))
-_BODY = frozenset((*HEAD, *HAIR, *FACE, *FEATURES, "mark"))
+_NOUN = "|".join(sorted((*HEAD, *HAIR, *FACE, *PARTS, *CLOTHES), key=len, reverse=True))
+_BODY = frozenset((*HEAD, *HAIR, *FACE, *PARTS, "feature"))
 _STYLED = r"(?: (?:tied |worn |pinned )?(?:back |up )?in (?:a|two) (?:[a-z]+ )?(?:braids?|plaits?|bun|knot|ponytail))?"
 _LIKE_FRUIT = r"(?: (?:was |were )?(?:of )?the colou?r of [a-z]+)?"
 _MADE_OF = r"(?: of (?:[a-z]+ ){0,2}(?:feathers|fur|skins?|hide|leaves|wool|silk|velvet|lace|rags|patches|straw|mail))?"
@@ -162,13 +162,13 @@ class _Phrase:
     how: tuple[str, ...]
     noun: str
     styled: str
-    mark: str = ""
-    """What is said of a mark on a body, whole."""
+    told: str = ""
+    """What is said of a scar or the like, whole."""
 
     @property
     def text(self) -> str:
-        if self.mark:
-            return self.mark
+        if self.told:
+            return self.told
         how = tuple(h for h in self.how if h not in ("usual", "same"))
         if fruit := _FRUIT.search(self.styled):
             # "Hair the colour of plums" is plum hair.
@@ -199,7 +199,7 @@ class Described:
     """The colour of an animal: "she was brown and very small"."""
     face: list[str] = field(default_factory=list)
     clothes: list[str] = field(default_factory=list)
-    marks: list[str] = field(default_factory=list)
+    features: list[str] = field(default_factory=list)
     """By what else they are known: "scar on the cheek", "pointed nose"."""
     in_colour: str = ""
     """The colour of all they wear, where no garment is named: "wore black"."""
@@ -465,14 +465,14 @@ class _Reader:
     def _note(self, figure: Figure, phrase: _Phrase, text: str) -> None:
         noun, how, own = phrase.noun, phrase.how, self._of(figure)
         own.where.setdefault(phrase.text, _around(text, phrase.start, phrase.end))
-        if noun == "mark":
-            if phrase.text in own.marks:
+        if noun == "feature":
+            if phrase.text in own.features:
                 return
-            own.marks.append(phrase.text)
-        elif noun in FEATURES:
-            if not FEATURES_HOW & set(how) or any(m.endswith(noun) for m in own.marks):
+            own.features.append(phrase.text)
+        elif noun in PARTS:
+            if not PARTS_HOW & set(how) or any(m.endswith(noun) for m in own.features):
                 return
-            own.marks.append(phrase.text)
+            own.features.append(phrase.text)
         elif noun == "head":
             if own.hair or not {"bald", "shaved", "shaven"} & set(how):
                 return
@@ -500,11 +500,11 @@ class _Reader:
 
 def _phrases(text: str) -> Iterator[_Phrase]:
     """Things on people that a sentence names, each with the words right before it that say how it looks."""
-    marks = list(marks_in(text))
-    for mark in marks:
-        yield _Phrase(mark.start, mark.end, "a", (), "mark", "", mark.text)
+    features = list(features_in(text))
+    for found in features:
+        yield _Phrase(found.start, found.end, "a", (), "feature", "", found.text)
     for thing in _THING.finditer(text):
-        if any(m.start <= thing.start() < m.end for m in marks):
+        if any(m.start <= thing.start() < m.end for m in features):
             continue
         how: list[str] = []
         start, own = thing.start(), ""
@@ -529,9 +529,10 @@ def _phrases(text: str) -> Iterator[_Phrase]:
 
 
 def _without(text: str) -> str:
-    """A text in which nothing stands where it names marks: "with a gap in his teeth and a scar" is a list."""
-    for mark in marks_in(text):
-        text = text[: mark.start] + " " * (mark.end - mark.start) + text[mark.end :]
+    """A text in which nothing stands where it names scars and the like: then "with a gap in his teeth and a scar" is a
+    list."""
+    for found in features_in(text):
+        text = text[: found.start] + " " * (found.end - found.start) + text[found.end :]
     return text
 
 

@@ -78,11 +78,11 @@ def _coat(figure: Figure, noun: str, text: str, taken: set[str], told: str) -> l
 def _worn(told: Described) -> list[Trait]:
     """What an animal or a thing is told to wear: a scarecrow in a long black coat."""
     clothes = [Trait(about="clothes", text=_and(told.clothes), said=told.words_for(*told.clothes))]
-    marks = [
-        Trait(about="mark", text=m, weight="if room", said=told.words_for(m))
-        for m in told.marks[:2]
+    features = [
+        Trait(about="feature", text=m, weight="if room", said=told.words_for(m))
+        for m in told.features[:2]
     ]
-    return [*(clothes if told.clothes else []), *marks]
+    return [*(clothes if told.clothes else []), *features]
 
 
 def _traits(
@@ -134,8 +134,8 @@ def _traits(
             said=told.words_for(*told.clothes, told.in_colour),
         ),
         *(
-            Trait(about="mark", text=m, weight="if room", said=told.words_for(m))
-            for m in told.marks[:2]
+            Trait(about="feature", text=m, weight="if room", said=told.words_for(m))
+            for m in told.features[:2]
         ),
     ]
 

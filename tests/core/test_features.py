@@ -16,7 +16,7 @@ def traits_of(text: str, name: str, about: str) -> list[str]:
 
 
 @pytest.mark.parametrize(
-    ("told", "mark"),
+    ("told", "feature"),
     [
         ("Robin was six, with a gap in his teeth and a plaster on his chin.", "gap in the teeth"),
         (
@@ -30,22 +30,22 @@ def traits_of(text: str, name: str, about: str) -> list[str]:
         ("Robin had a wooden leg.", "wooden leg"),
     ],
 )
-def test_marks_are_told(told: str, mark: str) -> None:
+def test_features_are_told(told: str, feature: str) -> None:
     text = f"{told} Robin walked to the gate. He opened it. Robin laughed."
-    assert mark in traits_of(text, "Robin", "mark")
+    assert feature in traits_of(text, "Robin", "feature")
 
 
-def test_a_face_that_is_pale_or_of_another_is_no_mark() -> None:
+def test_a_face_that_is_pale_or_of_another_is_no_feature() -> None:
     text = (
         "Robin had no scar on his cheek. His face was pale. A man with a scar on his cheek came in. Robin stood up. "
         "He looked like a man with a broken nose. Robin sat down."
     )
-    assert traits_of(text, "Robin", "mark") == []
+    assert traits_of(text, "Robin", "feature") == []
 
 
-def test_a_mark_is_said_only_where_there_is_room() -> None:
+def test_a_feature_is_said_only_where_there_is_room() -> None:
     text = "Ada had a scar on her chin. Ada walked to the gate. She opened it. Ada laughed."
-    assert [t.weight for t in cast_of(text)["Ada"].traits if t.about == "mark"] == ["if room"]
+    assert [t.weight for t in cast_of(text)["Ada"].traits if t.about == "feature"] == ["if room"]
 
 
 @pytest.mark.parametrize(

@@ -7,12 +7,12 @@ from typing import NamedTuple
 from cutreel.core.colour import colour_in
 
 # fmt: off
-FEATURES = (
+PARTS = (
     "face", "nose", "chin", "cheeks", "jaw", "ears", "teeth", "forehead", "lips", "hands", "fingers", "legs", "arms",
     "shoulders", "neck",
 )
 """Parts of a body that tell of somebody only with a word that says how they are."""
-FEATURES_HOW = frozenset(
+PARTS_HOW = frozenset(
     "round long thin pointed crooked broad broken hooked big large small freckled square double wide narrow flat "
     "wrinkled ruddy rosy scarred gold golden missing weathered lined sharp snub upturned hollow plump bony hairy thick "
     "full high short enormous huge buck webbed tattooed front".split()
@@ -26,7 +26,7 @@ _BODY = (
 )
 _ON = r"(?P<on>in|on|across|over|under|above|below|beneath|between|down|round|around|through|from|along)"
 _WHOSE = r"(?:his|her|their|its|my|your|one|the|both)"
-_MARK = re.compile(
+_SCAR = re.compile(
     r"\b(?:an?|the|two|three) (?P<what>(?:[a-z-]+,? ){0,2}(?:scar|gap|plaster|mole|tattoo|bandage|wart|birthmark|"
     r"dimple|burn|sabre cut|ring|stud|cast|sling|splint)(?: of an? [a-z]+)?) "
     rf"{_ON} {_WHOSE} (?P<part>{_BODY})\b"
@@ -54,19 +54,19 @@ _OF_BEASTS = re.compile(
     r"\b(?:one|an?|two|three|four) (?P<what>(?:white|black|torn|bent|brown|grey|crooked|ragged|missing|floppy) "
     r"(?:foot|paw|ear|leg|tail|wing|patch|feet|paws|ears|socks))\b"
 )
-_ANY = (_THE_ONE, _MARK, _TATTOOED, _TWO_EYES, _LIMB, _FINGERS, _STAINED, _ONE_EYE, _OF_BEASTS)
+_ANY = (_THE_ONE, _SCAR, _TATTOOED, _TWO_EYES, _LIMB, _FINGERS, _STAINED, _ONE_EYE, _OF_BEASTS)
 
 
-class Mark(NamedTuple):
-    """Characters `start` up to `end` of a sentence, and how the mark is said of somebody."""
+class Feature(NamedTuple):
+    """Characters `start` up to `end` of a sentence, and how what is told there is said of somebody."""
 
     start: int
     end: int
     text: str
 
 
-def marks_in(sentence: str) -> Iterator[Mark]:
-    """The marks on bodies that a sentence names, whosever they are: "scar on the cheek"."""
+def features_in(sentence: str) -> Iterator[Feature]:
+    """The scars, tattoos and the like that a sentence names, whosever they are: "scar on the cheek"."""
     for pattern in _ANY:
         for found in pattern.finditer(sentence):
             parts = found.groupdict()
@@ -74,4 +74,4 @@ def marks_in(sentence: str) -> Iterator[Mark]:
                 continue  # "the eye of a vulture"
             where = f" {parts['on']} the {parts['part']}" if parts.get("part") else ""
             told = "one " if pattern is _TWO_EYES else ""
-            yield Mark(found.start(), found.end(), f"{told}{parts['what']}{where}")
+            yield Feature(found.start(), found.end(), f"{told}{parts['what']}{where}")
