@@ -1,7 +1,7 @@
 """What a noun names: somebody, an animal, a place, a thing to hold. From WordNet 3.0, by `tools/nouns.py`."""
 
 import gzip
-from functools import cache
+from functools import cache, lru_cache
 from importlib.resources import files
 from typing import Literal, get_args
 
@@ -45,4 +45,19 @@ def sort_of(noun: str) -> Sort | None:
         return nouns[noun]
     if "-" in noun:
         return sort_of(noun.rsplit("-", 1)[1])
-    return "person" if noun.endswith(_SOMEBODY) else None
+    return "person" if noun.endswith(_SOMEBODY) else _by_parts(noun)
+
+
+_TOLD_BY_LAST: frozenset[Sort] = frozenset({"person", "animal", "plant", "food", "garment"})
+"""Of these a word made of two is what its last part is: a breadcrumb. Daylight and a deadline are no things."""
+LEAST_PART = 3
+
+
+@lru_cache(maxsize=8192)
+def _by_parts(noun: str) -> Sort | None:
+    nouns = _nouns()
+    for at in range(LEAST_PART, len(noun) - LEAST_PART):
+        last = nouns.get(noun[at:].replace("children", "child"))
+        if last in _TOLD_BY_LAST and noun[:at] in nouns:
+            return last
+    return None

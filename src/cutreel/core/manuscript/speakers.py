@@ -20,6 +20,7 @@ from .roles import whose_trade
 from .sentences import SPEECH_VERBS
 
 UNKNOWN = "Unknown speaker"
+PAIR = 2
 TOLD = 3
 """Paragraphs in which people are told of who may still take turns."""
 TELLER = "I"
@@ -164,6 +165,8 @@ class Recent:
             self._told.append(people)
         if alone:
             self.talk.clear()
+        elif len(people) == PAIR:
+            self.talk &= people  # others who spoke before have no part in it any more
 
     def other_than(self, name: str) -> str | None:
         """Who else is there, where of two people only was told lately."""

@@ -51,6 +51,7 @@ _OF_SOMETHING = frozenset(
 """What is not seen where what it is done with cannot be."""
 
 
+_FINDS = frozenset({"find", "see", "leave", "watch"})
 _RIDDEN = frozenset(
     "bicycle bike horse pony donkey mule camel elephant motorbike scooter sledge ladder crutch".split()
 )
@@ -82,7 +83,7 @@ class Clause(Wording):
             return self._there_is()
         if not named:
             return None
-        lemma = base_of(self.token.lemma)
+        lemma = base_of(self.token.lemma, self.token.text)
         plural = len(who) > 1 or (
             not who
             and any(
@@ -358,6 +359,16 @@ class Clause(Wording):
                 elif phrase:
                     behind.append(phrase)
                     weight += 1
+            elif (
+                token.dep in {"ccomp", "xcomp"}
+                and token.pos == "ADJ"
+                and self.token.lemma in _FINDS
+            ):
+                # "They found the brother asleep".
+                what = [k for k in self.parsed.children[c] if self.tokens[k].dep in SUBJECT]
+                found = self.object_phrase(what[0]) if what else ""
+                out += [found, token.text.lower()] if found else []
+                weight += bool(found)
             elif (
                 token.dep == "xcomp"
                 and token.pos == "VERB"

@@ -303,7 +303,8 @@ def subjects(parsed: Parsed, verb: int) -> list[int]:
             if parsed.tokens[k].dep in SUBJECT
         ]
         if own:
-            return (parsed.tokens[own[0]].tag == "WP" and pointed_out(parsed, at)) or own
+            who = parsed.tokens[own[0]].tag == "WP"
+            return (who and (pointed_out(parsed, at) or meanwhile(parsed, at))) or own
         token = parsed.tokens[at]
         if at != verb and (behind := told_behind(parsed, at)):
             return behind  # "on the seat sits a boy, holding a fish"
@@ -352,6 +353,16 @@ def pointed_out(parsed: Parsed, verb: int) -> list[int]:
         parsed.tokens[c].dep in SUBJECT and parsed.tokens[c].text.lower() == "it" for c in below
     )
     return [c for c in below if parsed.tokens[c].dep == "attr" and c < verb] if it else []
+
+
+def meanwhile(parsed: Parsed, verb: int) -> list[int]:
+    """ "“No,” said Leo, who was eating a banana": who does it at that moment; empty for any other clause."""
+    token = parsed.tokens[verb]
+    below = [parsed.tokens[c] for c in parsed.children[verb]]
+    goes_on = token.tag == "VBG" and any(t.dep == "aux" and t.lemma == "be" for t in below)
+    if token.dep != "relcl" or not goes_on or any(t.dep == "neg" for t in below):
+        return []
+    return [token.head] if parsed.tokens[token.head].dep in SUBJECT else []
 
 
 def joined(parsed: Parsed, index: int) -> list[int]:

@@ -5,7 +5,7 @@ from collections.abc import Mapping
 from types import MappingProxyType
 
 from .clause import Clause, Deed
-from .clauses import VERBAL, Called, pointed_out, told_behind, unreal
+from .clauses import VERBAL, Called, meanwhile, pointed_out, told_behind, unreal
 from .parsed import Parsed
 from .there import has_made
 
@@ -24,7 +24,7 @@ def deeds_in(
             i in spoken
             or token.pos not in VERBAL
             or token.dep in {"aux", "auxpass", "amod", "csubj"}
-            or (token.dep == "relcl" and not pointed_out(parsed, i))
+            or (token.dep == "relcl" and not (pointed_out(parsed, i) or meanwhile(parsed, i)))
         ):
             continue
         why = unreal(parsed, i)

@@ -18,6 +18,8 @@ APART = 1
 """Sentences by which somebody was spoken of later than another, so that only they are near."""
 OPEN_SEX = 1.2
 """What it weighs against somebody that it is not known whether they are called so."""
+TOLD_OF = 0.5
+"""The same of who has just been named: "Dr Klee came in. He bowed." """
 CHILD = frozenset({"boy", "girl", "child", "kid", "lad", "lass", "baby", "maiden", "youngster"})
 GROWN = frozenset({"man", "woman", "lady", "gentleman", "widow"})
 _ANY_ONE = frozenset({"animal", "bird", "creature", "beast", "stranger", "figure", "fellow"})
@@ -105,13 +107,20 @@ def _scored(page: Page, i: int, sex: Pronoun, barred: set[int]) -> list[tuple[fl
             plain = named and any(c.startswith("the ") for c in p.calls[1:])
             if plain and _is_said_of_people(page, sex):
                 score -= NAMED_BEAST
-            score -= 0.6 if named else OPEN_SEX if p.kind == "person" or known else 2.6
+            told_of = p.has_name and f.age == 1 and f.subject and _opens(page, i)
+            open_sex = TOLD_OF if told_of else OPEN_SEX
+            score -= 0.6 if named else open_sex if p.kind == "person" or known else 2.6
             if p.kind == "animal" and f.age > (GONE if known else 1):
                 continue
         if f.id == own and page.tokens[i].dep == "poss":
             score += 1.5
         scored.append((score, f.id))
     return scored
+
+
+def _opens(page: Page, i: int) -> bool:
+    """Whether a sentence opens with the word."""
+    return i > 0 and page.tokens[i - 1].sentence != page.tokens[i].sentence
 
 
 def _who_is_called_so_later(page: Page, sex: Pronoun, barred: set[int]) -> Meaning | None:

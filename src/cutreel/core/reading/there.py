@@ -220,10 +220,19 @@ def by_nobody(parsed: Parsed, verb: int) -> bool:
     )
 
 
+def _of_whom_there_was(parsed: Parsed, verb: int) -> bool:
+    """ "There was once a fisherman who lived with his wife": that is what is told."""
+    above = parsed.tokens[parsed.tokens[verb].head]
+    expletive = any(parsed.tokens[c].dep == "expl" for c in parsed.children[above.head])
+    return above.dep == "attr" and expletive and parsed.tokens[verb].lemma in _STAYS
+
+
 def _in_relative(parsed: Parsed, i: int) -> bool:
     at = i
     while parsed.tokens[at].head != at:
         token = parsed.tokens[at]
+        if token.dep == "relcl" and _of_whom_there_was(parsed, at):
+            return False
         if token.dep == "relcl" and sort_of(parsed.tokens[token.head].lemma) != "time":
             return True  # "one evening a man knocked" is no clause about the evening
         at = parsed.tokens[at].head

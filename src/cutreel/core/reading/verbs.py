@@ -1,5 +1,7 @@
 """Verbs as a picture says them: in the present."""
 
+import re
+
 _PAST = {
     "drank": "drink", "sang": "sing", "swam": "swim", "rang": "ring", "sank": "sink", "began": "begin",
     "shrank": "shrink", "sprang": "spring", "came": "come", "ate": "eat", "sat": "sit", "ran": "run",
@@ -17,9 +19,16 @@ _PAST = {
 """Pasts and stems that the parser sometimes takes for the verb itself."""
 
 
-def base_of(lemma: str) -> str:
-    """What the parser takes for a verb itself and is its past: "wove" is "weave"."""
+def base_of(lemma: str, text: str = "") -> str:
+    """What the parser takes for a verb itself and is its past: "wove" is "weave". Where it stands as `text`, "scraped"
+    is of no "scrap", which would be scrapped."""
+    if text.lower() == f"{lemma}ed" and _ONE_SYLLABLE.fullmatch(lemma):
+        return f"{lemma}e"
     return _PAST.get(lemma, lemma)
+
+
+_ONE_SYLLABLE = re.compile(r"[^aeiouy]*[aeiouy][^aeiouwxy]")
+"""What doubles its last letter in the past: "scrap", but neither "row" nor "open"."""
 
 
 def present(lemma: str) -> str:

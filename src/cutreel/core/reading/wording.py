@@ -30,6 +30,10 @@ _WHERE = frozenset(
     "front top foot middle edge side bottom head end back corner centre center rear mouth".split()
 )
 """"In front of the tent", "from the top of a ladder": where something is."""
+_SO_MUCH = frozenset(
+    "coil pile heap bundle row stack pool puddle ring circle cloud nest bunch sheet".split()
+)
+""""In a coil of rope"."""
 _LIGHTS = frozenset(
     "candlelight lamplight firelight torchlight moonlight starlight lantern".split()
 )
@@ -171,7 +175,7 @@ class Wording:
             if k in self.others:
                 parts.append(self.other(k))
                 continue
-            where = token.lemma in _WHERE and self._of_what(k)
+            where = token.lemma in _WHERE | _SO_MUCH and self._of_what(k)
             if prep == "by" and token.lemma in _LIGHTS:
                 parts.append(token.lemma)
                 continue
