@@ -110,3 +110,60 @@ def test_where_it_is() -> None:
     assert called.shots[1].facts.place.startswith("a kitchen")
     closed = by_sentence("Every evening Ada closed the library. She sat down. Ada slept.")
     assert closed.shots[0].facts.place.startswith("a library")
+
+
+def test_who_digs_for_a_year_is_no_ship() -> None:
+    text = "Mary Anning walked along the beach. For a year Mary dug in the clay. Mary slept. Mary sang."
+    assert set(cast_of(text)) == {"Mary Anning"} and who_of(text)[1] == {"Mary Anning"}
+    assert "Mary Anning digs in the clay" in by_sentence(text).shots[1].prompt.text
+
+
+def test_gentlemen_and_somebody_are_nobody() -> None:
+    text = (
+        "Ada opened the bin. “Please,” said the somebody. Gentlemen came from London. “They came,” she told a friend. "
+        "Ada sat. Gentlemen wrote papers."
+    )
+    assert set(cast_of(text)) == {"Ada"}
+
+
+def test_of_a_dog_with_a_mistress_she_is_the_mistress() -> None:
+    text = "One day Mary walked along the beach. Mary smiled. Her dog Tray sat on the stones so that she could find them. She dug. Mary sang."
+    assert cast_of(text)["Tray"].pronoun is None and who_of(text)[3] == {"Mary"}
+
+
+def test_for_years_they_have_done_it_and_do_so_still() -> None:
+    text = "For eleven winters Ada and Bo had played chess in the park. Ada laughed. Bo frowned. Ada sat."
+    assert who_of(text)[0] == {"Ada", "Bo"} and by_sentence(text).shots[0].facts.place.startswith(
+        "a park"
+    )
+
+
+def test_a_coat_that_an_animal_has_is_its_fur() -> None:
+    text = "There was a rabbit. The rabbit was fat; his coat was spotted brown and white. The rabbit sat. He slept."
+    assert [t.text for t in cast_of(text)["the rabbit"].traits] == ["rabbit", "brown fur"]
+
+
+def test_who_is_told_to_be_a_bald_man_comes_in() -> None:
+    text = "I waited for the bus. The driver was a bald man with kind eyes. “Get in,” he said. I got in."
+    assert "the driver" in cast_of(text)
+
+
+def test_what_is_done_meanwhile_and_who_is_found_asleep_are_seen() -> None:
+    film = by_sentence(
+        "“No,” said Leo, who was eating a banana. Ada laughed. Leo sat. They found Leo asleep."
+    )
+    assert any("eats a banana" in idea.action for idea in film.shots[0].facts.ideas)
+    assert any("asleep" in idea.action for idea in film.shots[3].facts.ideas)
+
+
+def test_a_scraped_pot_is_no_scrap() -> None:
+    from cutreel.core.reading.verbs import base_of
+
+    told = (
+        ("scrap", "scraped"),
+        ("hop", "hoped"),
+        ("row", "rowed"),
+        ("open", "opened"),
+        ("knit", "knitted"),
+    )
+    assert [base_of(*t) for t in told] == ["scrape", "hope", "row", "open", "knit"]

@@ -21,14 +21,17 @@ HEAD = ("head",)
 HAIR = ("hair", "curls", "braid", "braids", "plait", "plaits", "ponytail", "pigtail", "pigtails", "topknot", "bun")
 FACE = (
     "beard", "moustache", "eyes", "freckles", "skin", "spectacles", "glasses", "eyebrows", "scar", "patch",
-    "eyepatch",
+    "eyepatch", "monocle", "earring", "earrings", "whiskers", "sideburns", "stubble", "goatee", "hairnet",
 )
 CLOTHES = (
     "apron", "shawl", "coat", "overcoat", "raincoat", "oilskin", "cloak", "cape", "dress", "gown",
-    "robe", "suit", "jacket", "jumper", "sweater", "jersey", "shirt", "blouse", "tunic", "waistcoat",
-    "cardigan", "uniform", "dungarees", "overalls", "smock", "skirt", "trousers", "breeches",
-    "boots", "shoes", "clogs", "gloves", "mittens", "scarf", "neckerchief", "headscarf", "kerchief",
-    "collar", "bonnet", "cap", "hat", "hood", "beret", "helmet", "crown", "veil", "pinafore", "nightgown",
+    "robe", "suit", "jacket", "jumper", "sweater", "jersey", "shirt", "blouse", "tunic",
+    "waistcoat", "cardigan", "uniform", "dungarees", "overalls", "smock", "skirt", "trousers",
+    "breeches", "boots", "shoes", "clogs", "gloves", "mittens", "scarf", "neckerchief",
+    "headscarf", "kerchief", "collar", "bonnet", "cap", "hat", "hood", "tie", "anorak", "parka",
+    "hoodie", "jeans", "tracksuit", "sandals", "slippers", "vest", "pullover", "blazer", "kimono",
+    "sari", "turban", "poncho", "armour", "mackintosh", "bandana", "goggles", "beret", "helmet",
+    "crown", "veil", "pinafore", "nightgown",
 )
 _HOW = {
     "long", "short", "curly", "straight", "wavy", "thick", "thin", "tied", "loose", "cropped",
@@ -39,7 +42,8 @@ _HOW = {
     "huge", "enormous", "great", "magnificent", "drooping", "waxed", "trimmed", "curled", "clipped", "oiled", "combed",
     "bright", "deep", "bushy", "full", "neat", "trim", "wild", "shaggy", "muddy", "dusty", "tattered",
     "embroidered", "buttoned", "double-breasted", "rubber", "wooden", "gold", "silver", "tight",
-    "dressing", "evening", "ball", "wedding", "school", "working", "riding", "denim", "tweed", "lace", "ragged",
+    "dressing", "evening", "bow", "top", "bowler",
+    "ball", "wedding", "school", "working", "riding", "denim", "tweed", "lace", "ragged",
     "hooded", "sleeveless", "quilted", "steel", "brass", "horn-rimmed", "wire", "tin", "warm", "best", "sunday",
     "sharp", "kind", "tired", "bald", "shaved", "shaven", "usual", "same", *PARTS_HOW,
     "wet", "damp", "soaked", "dripping", "dirty", "clean", "filthy", "shabby", "smart", "stained", "crumpled",
@@ -54,7 +58,7 @@ _BUILD = {
     "red-haired", "dark-haired", "fair-haired", "black-haired", "elderly", "middle-aged",
     "stooping", "lanky", "gangling", "stocky", "portly", "skinny", "chubby", "burly", "muscular", "gaunt", "bony",
     "petite", "hunched", "long", "strong",
-    "broad-shouldered", "little", "large", "wiry", "frail",
+    "broad-shouldered", "wide", "little", "large", "wiry", "frail",
 }
 _KINDS = {"woman": "she", "man": "he", "girl": "she", "boy": "he", "lady": "she", "lad": "he",
           "gentleman": "he", "child": None,
@@ -102,7 +106,8 @@ _IN_COLOUR = re.compile(
 )
 """Who "wore black every day", was "dressed all in white"."""
 _ONLY_SAID = re.compile(
-    r"^\s*(?:of|from|belonging|for(?! (?:ever|(?:\w+ ){0,2}(?:years?|months?|weeks?|days|winters?|summers?)\b)))\b"
+    r"^\s*(?:of|from|belonging|"
+    r"for(?! (?:ever|every|(?:\w+ ){0,2}(?:years?|months?|weeks?|days|winters?|summers?)\b)))\b"
 )
 _AGE = re.compile(
     r"^(?: [A-Z][\w’'-]+)?(?:, and (?:she|he)|, who)? (?:was|is) (?:only |just |already |nearly |almost |about |now )*"
@@ -464,6 +469,11 @@ class _Reader:
 
     def _note(self, figure: Figure, phrase: _Phrase, text: str) -> None:
         noun, how, own = phrase.noun, phrase.how, self._of(figure)
+        if figure.kind == "animal" and noun == "coat":
+            # What an animal has on its back: "his coat was spotted brown and white".
+            behind = _words(text[phrase.end : phrase.end + COAT_TOLD])
+            own.coat = own.coat or next((w for w in (*how, *behind) if colour_in(w)), "")
+            return
         own.where.setdefault(phrase.text, _around(text, phrase.start, phrase.end))
         if noun == "feature":
             if phrase.text in own.features:
@@ -523,7 +533,8 @@ def _phrases(text: str) -> Iterator[_Phrase]:
             start = word.start()
             how += [] if skipped else [word.group()]
         is_so = _WAS.match(text[thing.end() :]) if thing["noun"] in _BODY else None
-        if is_so and (is_so[1] in _HOW or colour_in(is_so[1]) is not None):
+        lined = is_so and text[thing.end() + is_so.end() :].startswith(" with")
+        if is_so and not lined and (is_so[1] in _HOW or colour_in(is_so[1]) is not None):
             how.append(is_so[1])
         yield _Phrase(start, thing.end(), own, tuple(how[::-1]), thing["noun"], thing["styled"])
 
@@ -571,6 +582,8 @@ def number_in(word: str) -> int | None:
     return _NUMBERS[tens] + (_NUMBERS[ones] if ones else 0)
 
 
+COAT_TOLD = 30
+"""Characters behind "his coat" within which its colour is told."""
 AROUND = 60
 """Characters before and behind what was said that are shown with it."""
 

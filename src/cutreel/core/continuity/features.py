@@ -8,8 +8,8 @@ from cutreel.core.colour import colour_in
 
 # fmt: off
 PARTS = (
-    "face", "nose", "chin", "cheeks", "jaw", "ears", "teeth", "forehead", "lips", "hands", "fingers", "legs", "arms",
-    "shoulders", "neck",
+    "face", "nose", "chin", "cheeks", "jaw", "ears", "teeth", "tooth", "forehead", "lips", "hands", "fingers", "legs",
+    "arms", "shoulders", "neck",
 )
 """Parts of a body that tell of somebody only with a word that says how they are."""
 PARTS_HOW = frozenset(

@@ -17,6 +17,7 @@ _SLOT_WORDS: tuple[tuple[str, set[str]], ...] = (
         "coat", "overcoat", "oilskin", "raincoat", "cloak", "cape", "dress", "gown", "robe",
         "jacket", "suit", "jumper", "sweater", "jersey", "shirt", "tunic", "waistcoat", "cardigan",
         "uniform", "shawl", "blouse", "dungarees", "overalls", "nightgown", "smock",
+        "anorak", "parka", "hoodie", "tracksuit", "pullover", "blazer", "kimono", "sari", "poncho", "mackintosh",
         "nightshirt", "nightdress", "pyjamas", "pajamas", "bathrobe",
     }),
     ("legs", {"trousers", "breeches", "leggings"}), ("feet", {"boots", "shoes"}), ("body", {"fur",

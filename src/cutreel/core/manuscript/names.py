@@ -8,7 +8,7 @@ speaks, acts, or is called she or he.
 
 import re
 from collections import Counter, defaultdict
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from functools import lru_cache
 from typing import Literal
@@ -179,7 +179,11 @@ def people_named(text: str) -> tuple[Figure, ...]:
         or (n.count(" ") and is_title(first := _bare(n.split(" ")[0])) and first not in _NO_TITLE)
     ]
     names = [n for n in names if runs[n] > 1 or n.lower() not in _IN_THE_SKY]
-    names = [n for n in names if not _is_a_house(n) and not _is_a_cry(n, body)]
+    names = [
+        n
+        for n in names
+        if not _is_a_house(n) and not _is_a_cry(n, body) and not _ARE_SEVERAL.search(n)
+    ]
     known = set(names)
     # A full name and a part of it stand for one another, each if only once and at the head of a sentence.
     names += [n for n in runs if " " in n and n not in known and _has_part(n, runs, lower)]
@@ -187,16 +191,8 @@ def people_named(text: str) -> tuple[Figure, ...]:
     names += [n for n in runs if n in parts and n not in known and n.lower() not in lower]
     what = {n: _what(n, tally) for n in dict.fromkeys(names)}
     names = [n for n in names if what[n] is None or n.count(" ")]
-    figures = [
-        replace(f, kind="animal", species=found)
-        if (
-            found := next(
-                (tally.species[n] for n in (f.name, *f.aliases) if n in tally.species), ""
-            )
-        )
-        else f
-        for f in _merge(names, runs, placed, speaks, pronouns, tally.kin)
-    ]
+    merged = _merge(names, runs, placed, speaks, pronouns, tally.kin)
+    figures = [_by_species(f, tally.species, merged) for f in merged]
     figures = [_by_what_it_is(f, what.get(f.name)) for f in figures]
     figures = [
         f
@@ -213,6 +209,12 @@ _IN_THE_SKY = frozenset(
     "autumn darkness silence smoke dust".split()
 )
 """What begins, falls or comes, and is nobody where it is told once: "Snow began to fall"."""
+
+
+_ARE_SEVERAL = re.compile(
+    r"^(?:[A-Z][a-z]*)?(?:men|women|children|people|folk)$|^(?:Men|Women|Children|People)$"
+)
+"""Gentlemen and Workmen are nobody in particular."""
 
 
 def _is_a_cry(name: str, body: str) -> bool:
@@ -271,6 +273,18 @@ def _what(name: str, tally: _Tally) -> _What | None:
     # "The Constance struck a reef": who is always called with an article, and by no word for somebody, is a ship.
     is_ship = sort_of(last) in (None, "place") and not tally.speaks[name] and not last.endswith("s")
     return "nobody" if sort_of(last) in _NOBODY or is_ship else None
+
+
+def _by_species(figure: Figure, species: Mapping[str, str], others: Sequence[Figure]) -> Figure:
+    """Tray is a dog; and "her dog Tray" tells nothing of his sex where she is somebody else."""
+    found = next((species[n] for n in (figure.name, *figure.aliases) if n in species), "")
+    if not found:
+        return figure
+    same = any(
+        f is not figure and f.kind == "person" and f.pronoun == figure.pronoun for f in others
+    )
+    pronoun = None if same and not figure.sure else figure.pronoun
+    return replace(figure, kind="animal", species=found, pronoun=pronoun)
 
 
 def _by_what_it_is(figure: Figure, what: _What | None) -> Figure:
@@ -383,7 +397,8 @@ def _count(tally: _Tally, name: str, sentence: str, at: int, end: int, inside: b
     if sentence[at:end].endswith(("'s", "’s")):
         tally.owning[name] += 1
     # "The engineer Percy Spencer": the article is the engineer's.
-    if _ARTICLE.search(before) and sort_of(last[-1]) != "person":
+    # "For a year Mary dug", "the house Ada built": neither is called so.
+    if _ARTICLE.search(before) and sort_of(last[-1]) not in ("person", "time", "place"):
         tally.articled[name] += 1
     if animal := _ANIMAL.search(before):
         tally.species[name] = SPECIES[animal.group(1)]

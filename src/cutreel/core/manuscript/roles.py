@@ -50,6 +50,7 @@ _NTH = (
 )
 """ "The twelfth was a thin man": somebody new."""
 _IS_ANOTHER, _IS_ANOTHER_ONE = re.compile(_NTH + "$"), re.compile(_NTH)
+_WAS_SOMEBODY = re.compile(r" (?:was|is) an? (?:[a-z-]+,? ){0,2}(?:man|woman|boy|girl)\b")
 _COULD = re.compile(r" (?:could|would|might|should|must|can|may)\b")
 _SPEAKS_BEHIND_IT = re.compile(rf"(?:\b(?:{_SAID_BY}) $|”,? (?:ask|answer|call)(?:ed|s) $)")
 _BEHIND_ANOTHER = re.compile(r"[a-z] (?:on|at|in|with|from|of|behind|beside|under|near|by) $")
@@ -74,7 +75,8 @@ NO_ROLE = {
     "fellow", "person", "thing", "dead", "living", "bear", "drop", "mark", "draft", "sort", "kid", "slip", "model",
     "match", "contact", "character", "case", "body", "type", "mine", "self", "human", "ruler", "counter", "cooker",
     "heater", "poker", "swift", "lark", "perch", "sole", "skate", "chicken", "eggs", "shell", "oyster", "kind", "pet",
-    "voice", "knocker", "atlas", "speaker", "toaster", "hanger", "opener", "shaker", "carrier", "scanner",
+    "voice", "somebody", "someone", "knocker", "atlas", "speaker", "toaster", "hanger", "opener", "shaker", "carrier",
+    "scanner",
     "transmitter", "calculator", "planter", "dummy", "mummy", *COMPARED.split("|"),
 }  # fmt: skip
 
@@ -144,6 +146,8 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
         )
         says = _SPEAKS.search(behind) and not moves and not _BEHIND_ANOTHER.search(before)
         spoken = bool(_SPEAKS_BEHIND_IT.search(before) or says)
+        # "The driver was a bald man": so he comes in.
+        tally.new += of == "the" and _WAS_SOMEBODY.match(behind) is not None
         if re.match(r",? [A-Z]", match.group("behind")) and noun in KIN:
             continue  # "my uncle Otto" is Otto
         if noun in _GONE_TO and re.search(

@@ -69,7 +69,7 @@ _NOBODY = {
     "it", "they", "we", "i", "you", "there", "then", "but", "and", "this", "that", "what",
     "nobody", "somebody", "all", "the same", "the other", "the first", "the last", "the word",
     "the words", "the time", "the answer", "the reply", "the rejoinder", "the response",
-    "the thing", "the one", "here", "now", "so", "nothing", "everybody", "neither",
+    "the thing", "the one", "the somebody", "the someone", "here", "now", "so", "nothing", "everybody", "neither",
 }
 # fmt: on
 _THINGS = frozenset({"thing", "plant", "food", "garment", "place", "time", "weather", "body"})
@@ -469,6 +469,7 @@ class _Paragraph:
         # "Spoons flew out": several things at the head of a sentence are nobody.
         low = who.lower()
         things = low.endswith("s") and sort_of(low.removesuffix("s")) in _THINGS
+        things = things or low.endswith(("men", "women", "people", "children"))
         return None if things else who
 
     def _named(self, who: str, i: int, at: int) -> str | None:

@@ -137,7 +137,11 @@ def _unreal(parsed: Parsed, verb: int) -> str:
         return "wished"
     if token.tag == "VBN" and auxes & {"had", "'d", "’d", "has", "have"}:
         # "By noon he had reached the first hill": by then that is now.
-        now = token.sentence in memories(parsed) or _by_then(parsed, verb)
+        now = (
+            token.sentence in memories(parsed)
+            or _by_then(parsed, verb)
+            or _for_so_long(parsed, verb)
+        )
         return "" if now else "remembered"
     if auxes & {"will", "'ll", "’ll"}:
         return "wished"
@@ -353,6 +357,21 @@ def pointed_out(parsed: Parsed, verb: int) -> list[int]:
         parsed.tokens[c].dep in SUBJECT and parsed.tokens[c].text.lower() == "it" for c in below
     )
     return [c for c in below if parsed.tokens[c].dep == "attr" and c < verb] if it else []
+
+
+_OVER = frozenset("go leave die disappear vanish lose fly sail depart forget".split())
+
+
+def _for_so_long(parsed: Parsed, verb: int) -> bool:
+    """ "For eleven winters they had played chess": they still do."""
+    if parsed.tokens[verb].lemma in _OVER:
+        return False
+    long = (c for c in parsed.children[verb] if parsed.tokens[c].text.lower() == "for")
+    return any(
+        parsed.tokens[k].tag == "NNS" and sort_of(parsed.tokens[k].lemma) == "time"
+        for c in long
+        for k in parsed.children[c]
+    )
 
 
 def meanwhile(parsed: Parsed, verb: int) -> list[int]:

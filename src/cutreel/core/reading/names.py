@@ -25,6 +25,7 @@ from .singular import CHILD, GROWN
 from .story import read_story
 
 MOST_WORDS = 4
+_ARE_SEVERAL = re.compile(r"(?:men|women|children|people|folk)$", re.IGNORECASE)
 _SMALL = frozenset("von van der den de da di du la le bin ibn al".split())
 
 
@@ -51,8 +52,12 @@ def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
                 continue
             if any(parsed.tokens[c].text.lower() == "the" for c in parsed.children[i]):
                 continue  # "the Constance sank" is a ship
-            if token.tag == "NNPS" or _opens_with_things(parsed, i):
-                continue  # "Trams stopped"
+            if (
+                token.tag == "NNPS"
+                or _opens_with_things(parsed, i)
+                or _ARE_SEVERAL.search(token.text)
+            ):
+                continue  # "Trams stopped", "Gentlemen came"
             name = _name(parsed, i)
             if name and not set(name.split(" ")) & set(known) and name not in known:
                 found[name] += 1

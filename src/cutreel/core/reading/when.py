@@ -172,6 +172,7 @@ def not_now(parsed: Parsed, i: int) -> bool:
         "until",
         "till",
         "since",
+        "after",
         "before",
         "about",
         "of",
