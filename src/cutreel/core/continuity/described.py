@@ -461,6 +461,8 @@ class _Reader:
             return None
         between = told[near[-1][1] : having.start()]
         other = re.search(r"\b(?:a|an|the|her|his)\s+(?:[\w-]+\s+){1,3}$", between)
+        if between.endswith(" and ") and having.group().strip() in ("had", "has", "wore", "wears"):
+            other = None  # "wore a fur hat and had a gold tooth": she goes on having things
         beside = re.match(
             r"(?: [A-Z][\w’'-]+)?(?:, | (?:was|is) (?:[\w-]+, )?)(?:a|an|the)\b", between
         )
