@@ -186,8 +186,10 @@ def read_prompt(prompt: str) -> Reading:
     used |= {w for m in _LOOK_WORDS.finditer(low) for w in re.findall(r"[a-z]+", m.group())}
     rest = _LOOK_WORDS.sub(" ", low)
     for match in re.finditer(r"((?:[\w'-]+\s+|(?:mr|mrs|dr)\.\s+)+)\(([^)]*)\)", low):
-        figure, words = _figure(match.group(2))
         name = match.group(1).strip(" .")
+        # A rabbit in a waistcoat is a rabbit, and a scarecrow in a coat is one.
+        beast, thing = _named_animal(name, match.group(2)), _is_thing(match.group(2))
+        figure, words = (None, set()) if beast or thing else _figure(match.group(2))
         used |= words | set(re.findall(r"[a-z']+", name))
         if figure:
             figure.name = name
@@ -201,8 +203,11 @@ def read_prompt(prompt: str) -> Reading:
             # A ship called Lantern is no lantern.
             used |= {kind, *re.findall(r"[a-z']+", name)}
             rest = re.sub(rf"\b{re.escape(name)}\b", f"the {kind}", rest.replace(match.group(), " ", 1))
-        elif animal := _named_animal(name, match.group(2)):
-            out.animals.append(animal)
+        elif thing:
+            used |= set(re.findall(r"[a-z]+", match.group(2)))
+            rest = rest.replace(match.group(), f"{name} ", 1)
+        elif beast:
+            out.animals.append(beast)
             used |= set(re.findall(r"[a-z]+", match.group(2)))
             rest = rest.replace(match.group(), " ", 1)
     if "model sheet" in low:
@@ -282,10 +287,17 @@ def _named_thing(name: str, text: str) -> str:
     return kind if of_things and not name.startswith("the ") and kind not in name else ""
 
 
+def _is_thing(text: str) -> bool:
+    """Whether it is a thing that is described: "scarecrow, long black coat"."""
+    kind = text.split(",", maxsplit=1)[0].strip().rsplit(" ", maxsplit=1)[-1]
+    somebody = any(w in v.PEOPLE for w in re.findall(r"[a-z-]+", text))
+    return kind in v.PROPS and kind not in v.ANIMALS and not somebody
+
+
 def _named_animal(name: str, text: str) -> Animal | None:
     """An animal that is described by name: "the mole (mole, dark grey fur)"."""
     described = text.split(",", maxsplit=1)[0].strip()
-    if not described or any(w in v.PEOPLE or w in v.GARMENTS for w in re.findall(r"[a-z-]+", text)):
+    if not described or any(w in v.PEOPLE for w in re.findall(r"[a-z-]+", text)):
         return None
     kind = described.rsplit(" ", maxsplit=1)[-1]
     drawn = v.ANIMALS.get(kind) or v.ANIMALS.get(known(kind, v.ANIMALS) or kin_of(kind) or "")

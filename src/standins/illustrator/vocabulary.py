@@ -160,7 +160,7 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("hall", ("observatory", "dome", "great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly", "theatre", "ballroom", "courtroom", "building", "lobby", "airport", "terminal")),
     ("tower", ("top of a tower", "belfry")),
     ("castle", ("castle", "fortress", "ruins")),
-    ("market", ("market square", "market", "bazaar", "tent on a green", "fairground")),
+    ("market", ("market square", "market", "bazaar", "tent on a green", "fairground", "circus")),
     ("cave", ("cave", "cellar", "tunnel", "mine", "burrow", "hole")),
     ("ice", ("pack ice", "ice floe", "floe", "glacier", "iceberg", "the ice", "arctic", "antarctic", "tundra", "snowfield")),
     ("underwater", ("deep sea", "under the sea", "sea bed", "seabed", "sea floor", "ocean floor", "underwater", "bottom of the sea")),
