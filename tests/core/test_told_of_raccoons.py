@@ -126,6 +126,11 @@ def test_gentlemen_and_somebody_are_nobody() -> None:
     assert set(cast_of(text)) == {"Ada"}
 
 
+def test_carmen_is_somebody() -> None:
+    text = "Carmen opened the bin. Carmen laughed. She sat. “No,” said Carmen."
+    assert set(cast_of(text)) == {"Carmen"}
+
+
 def test_of_a_dog_with_a_mistress_she_is_the_mistress() -> None:
     text = "One day Mary walked along the beach. Mary smiled. Her dog Tray sat on the stones so that she could find them. She dug. Mary sang."
     assert cast_of(text)["Tray"].pronoun is None and who_of(text)[3] == {"Mary"}

@@ -15,7 +15,7 @@ from .callings import (
 from .decode import text_of
 from .differences import Difference, differences
 from .ease import reading_ease
-from .given import pronoun_of_given
+from .given import are_several, pronoun_of_given
 from .identity import WordRun, carry_ids, common, fresh_ids, ids_of, places_of, runs_of
 from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks, words_text
 from .names import TITLES, people_named, short_for
@@ -53,6 +53,7 @@ __all__ = [
     "Titled",
     "Word",
     "WordRun",
+    "are_several",
     "carry_ids",
     "common",
     "cue_for",

@@ -23,3 +23,9 @@ def _names() -> dict[str, Pronoun]:
 def pronoun_of_given(name: str) -> Pronoun | None:
     """How somebody is called whose given name this is; None where it is none, or anybody's."""
     return _names().get(name.lower())
+
+
+def are_several(word: str) -> bool:
+    """Whether a word is for several people, "Gentlemen", and no name: Carmen is somebody."""
+    low = word.lower()
+    return low.endswith(("men", "women", "people", "children")) and pronoun_of_given(low) is None

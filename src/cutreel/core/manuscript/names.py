@@ -16,7 +16,7 @@ from typing import Literal
 from cutreel.core.nouns import sort_of
 
 from .callings import KIN, NOT_NAMES, SPECIES, Figure, Pronoun, pronoun_of
-from .given import pronoun_of_given
+from .given import are_several, pronoun_of_given
 from .roles import as_one, kind_of_role, roles_in
 from .sentences import SPEECH_VERBS, sentence_ends
 
@@ -182,7 +182,7 @@ def people_named(text: str) -> tuple[Figure, ...]:
     names = [
         n
         for n in names
-        if not _is_a_house(n) and not _is_a_cry(n, body) and not _ARE_SEVERAL.search(n)
+        if not _is_a_house(n) and not _is_a_cry(n, body) and not (" " not in n and are_several(n))
     ]
     known = set(names)
     # A full name and a part of it stand for one another, each if only once and at the head of a sentence.
@@ -209,12 +209,6 @@ _IN_THE_SKY = frozenset(
     "autumn darkness silence smoke dust".split()
 )
 """What begins, falls or comes, and is nobody where it is told once: "Snow began to fall"."""
-
-
-_ARE_SEVERAL = re.compile(
-    r"^(?:[A-Z][a-z]*)?(?:men|women|children|people|folk)$|^(?:Men|Women|Children|People)$"
-)
-"""Gentlemen and Workmen are nobody in particular."""
 
 
 def _is_a_cry(name: str, body: str) -> bool:

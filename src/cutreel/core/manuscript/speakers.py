@@ -16,6 +16,7 @@ from typing import NamedTuple
 from cutreel.core.nouns import sort_of
 
 from .callings import COMPARED, KIN, NOT_NAMES, ROLES, Figure
+from .given import are_several
 from .roles import whose_trade
 from .sentences import SPEECH_VERBS
 
@@ -469,7 +470,7 @@ class _Paragraph:
         # "Spoons flew out": several things at the head of a sentence are nobody.
         low = who.lower()
         things = low.endswith("s") and sort_of(low.removesuffix("s")) in _THINGS
-        things = things or low.endswith(("men", "women", "people", "children"))
+        things = things or are_several(low)
         return None if things else who
 
     def _named(self, who: str, i: int, at: int) -> str | None:

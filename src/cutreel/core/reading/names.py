@@ -10,6 +10,7 @@ from cutreel.core.manuscript import (
     Figure,
     Manuscript,
     Pronoun,
+    are_several,
     kin_calls,
     pronoun_of,
     pronoun_of_given,
@@ -25,7 +26,6 @@ from .singular import CHILD, GROWN
 from .story import read_story
 
 MOST_WORDS = 4
-_ARE_SEVERAL = re.compile(r"(?:men|women|children|people|folk)$", re.IGNORECASE)
 _SMALL = frozenset("von van der den de da di du la le bin ibn al".split())
 
 
@@ -52,11 +52,7 @@ def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
                 continue
             if any(parsed.tokens[c].text.lower() == "the" for c in parsed.children[i]):
                 continue  # "the Constance sank" is a ship
-            if (
-                token.tag == "NNPS"
-                or _opens_with_things(parsed, i)
-                or _ARE_SEVERAL.search(token.text)
-            ):
+            if token.tag == "NNPS" or _opens_with_things(parsed, i) or are_several(token.text):
                 continue  # "Trams stopped", "Gentlemen came"
             name = _name(parsed, i)
             if name and not set(name.split(" ")) & set(known) and name not in known:
