@@ -131,6 +131,11 @@ def test_carmen_is_somebody() -> None:
     assert set(cast_of(text)) == {"Carmen"}
 
 
+def test_a_lord_with_the_name_of_a_town_is_somebody() -> None:
+    text = "Ada met Lord Leicester. Lord Leicester bowed. He smiled. Ada laughed. Ada sat."
+    assert set(cast_of(text)) == {"Ada", "Lord Leicester"}
+
+
 def test_of_a_dog_with_a_mistress_she_is_the_mistress() -> None:
     text = "One day Mary walked along the beach. Mary smiled. Her dog Tray sat on the stones so that she could find them. She dug. Mary sang."
     assert cast_of(text)["Tray"].pronoun is None and who_of(text)[3] == {"Mary"}

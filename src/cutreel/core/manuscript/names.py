@@ -223,9 +223,7 @@ def _is_a_cry(name: str, body: str) -> bool:
     ) > 0 and not pronoun_of_given(name)
 
 
-_OF_HOUSES = frozenset(
-    {"general", "king", "queen", "prince", "princess", "royal", "lady", "lord", "major"}
-)
+_OF_HOUSES = frozenset({"general", "king", "queen", "prince", "princess", "royal", "major"})
 
 
 def _is_a_house(name: str) -> bool:
